@@ -1,0 +1,341 @@
+#include "document/document.h"
+
+#include "formats/files.h"
+
+#include <QUndoCommand>
+
+#include <algorithm>
+
+namespace brumefall::app {
+namespace {
+
+QString readable(const formats::FormatError& error)
+{
+    const auto name = QString::fromStdString(std::filesystem::path(error.file()).filename().string());
+    const QString line = error.line() > 0 ? QObject::tr(", line %1").arg(error.line()) : QString();
+    return QStringLiteral("%1%2: %3").arg(name, line, QString::fromStdString(error.message()));
+}
+
+} // namespace
+
+/// A change of the stage: before and after, as values. Changes with the same key merge into one.
+class StageCommand : public QUndoCommand {
+public:
+    StageCommand(Document& document, stage::Stage after, const QString& name, int key = -1)
+        : QUndoCommand(name)
+        , document_(document)
+        , before_(document.stage_)
+        , after_(std::move(after))
+        , key_(key)
+    {
+    }
+
+    void undo() override { document_.applyStage(before_); }
+    void redo() override { document_.applyStage(after_); }
+    [[nodiscard]] int id() const override { return key_; }
+    bool mergeWith(const QUndoCommand* other) override
+    {
+        if (other->text() != text()) {
+            return false;
+        }
+        after_ = static_cast<const StageCommand*>(other)->after_;
+        return true;
+    }
+
+private:
+    Document& document_;
+    stage::Stage before_;
+    stage::Stage after_;
+    int key_;
+};
+
+/// A change of one pass.
+class PassCommand : public QUndoCommand {
+public:
+    PassCommand(Document& document, pace::Pass after, const QString& name)
+        : QUndoCommand(name)
+        , document_(document)
+        , before_(*document.pass())
+        , after_(std::move(after))
+    {
+    }
+
+    void undo() override { document_.applyPass(before_); }
+    void redo() override { document_.applyPass(after_); }
+
+private:
+    Document& document_;
+    pace::Pass before_;
+    pace::Pass after_;
+};
+
+namespace {
+constexpr int kMergeText = 1;
+constexpr int kMergeDriver = 2;
+constexpr int kMergeReader = 3;
+} // namespace
+
+Document::Document(QObject* parent)
+    : QObject(parent)
+{
+    autosave_.setSingleShot(true);
+    autosave_.setInterval(1000);
+    connect(&autosave_, &QTimer::timeout, this, &Document::save);
+}
+
+Document::~Document()
+{
+    save();
+}
+
+std::optional<QString> Document::open(const QString& folder)
+{
+    const auto path = stage::stageFolder(folder.toStdString());
+    stage::Stage stage;
+    try {
+        stage = stage::readStage(path / "stage.brumefall");
+    } catch (const formats::FormatError& error) {
+        return readable(error);
+    }
+    save();
+    undo_.clear();
+    folder_ = path;
+    stage_ = std::move(stage);
+    stage_dirty_ = false;
+    dirty_passes_.clear();
+    current_note_.clear();
+    readPasses();
+    readTakes();
+    prepared_ = {};
+    recompute(true);
+    emit opened();
+    emit notesChanged();
+    emit passChanged();
+    emit planChanged();
+    emit takesChanged();
+    return {};
+}
+
+void Document::readPasses()
+{
+    passes_.clear();
+    pass_ = 0;
+    for (const auto& file : stage::listJson(folder_ / "passes")) {
+        try {
+            passes_.push_back(stage::readPass(file));
+            if (passes_.back().kind == "stage") {
+                pass_ = passes_.size() - 1;
+            }
+        } catch (const formats::FormatError& error) {
+            emit message(readable(error));
+        }
+    }
+}
+
+void Document::readTakes()
+{
+    takes_.clear();
+    for (const auto& file : stage::listJson(folder_ / "takes")) {
+        try {
+            takes_.push_back(stage::readTake(file));
+        } catch (const formats::FormatError& error) {
+            emit message(readable(error));
+        }
+    }
+}
+
+const pace::Pass* Document::pass() const
+{
+    return pass_ < passes_.size() ? &passes_[pass_] : nullptr;
+}
+
+QString Document::mediaFile() const
+{
+    const pace::Pass* current = pass();
+    return current == nullptr ? QString() : QString::fromStdString((folder_ / current->media.path).string());
+}
+
+void Document::choosePass(const QString& name)
+{
+    for (std::size_t i = 0; i < passes_.size(); ++i) {
+        if (passes_[i].name == name.toStdString() && i != pass_) {
+            pass_ = i;
+            recompute(false);
+            emit passChanged();
+            emit planChanged();
+        }
+    }
+}
+
+void Document::setNotesText(const QString& text)
+{
+    if (text.toStdString() == stage_.text) {
+        return;
+    }
+    auto after = stage_;
+    after.text = text.toStdString();
+    auto parsed = notes::parseNotes(after.text, after.style);
+    notes::keepIds(stage_.known, parsed.calls);
+    after.known = notes::rememberNotes(parsed.calls);
+    undo_.push(new StageCommand(*this, std::move(after), tr("Edit the notes"), kMergeText));
+}
+
+void Document::setMark(const QString& note, double media_s)
+{
+    if (pass() == nullptr) {
+        return;
+    }
+    auto after = *pass();
+    std::erase_if(after.marks, [&](const pace::Mark& m) { return m.note == note.toStdString(); });
+    after.marks.push_back({note.toStdString(), media_s});
+    undo_.push(new PassCommand(*this, std::move(after), tr("Mark note %1").arg(numberOf(note.toStdString()))));
+}
+
+void Document::removeMark(const QString& note)
+{
+    if (pass() == nullptr) {
+        return;
+    }
+    auto after = *pass();
+    std::erase_if(after.marks, [&](const pace::Mark& m) { return m.note == note.toStdString(); });
+    undo_.push(new PassCommand(*this, std::move(after), tr("Remove the mark of note %1").arg(numberOf(note.toStdString()))));
+}
+
+void Document::setDriver(const plan::Driver& driver, const QString& what)
+{
+    if (driver == stage_.driver) {
+        return;
+    }
+    auto after = stage_;
+    after.driver = driver;
+    undo_.push(new StageCommand(*this, std::move(after), what, kMergeDriver));
+}
+
+void Document::setReader(const plan::Reader& reader, const QString& what)
+{
+    if (reader == stage_.reader) {
+        return;
+    }
+    auto after = stage_;
+    after.reader = reader;
+    undo_.push(new StageCommand(*this, std::move(after), what, kMergeReader));
+}
+
+void Document::pinCall(std::size_t call, std::optional<double> start_s)
+{
+    if (call >= prepared_.plan.calls.size()) {
+        return;
+    }
+    const auto& planned = prepared_.plan.calls[call];
+    const std::string& id = prepared_.plan.notes[planned.first].id;
+    auto after = stage_;
+    QString name = tr("Let call %1 go where the plan wants it").arg(call + 1);
+    if (start_s) {
+        after.pinned_s[id] = std::max(0.0, *start_s);
+        name = tr("Move call %1 %2").arg(call + 1).arg(*start_s < planned.start_s ? tr("sooner") : tr("later"));
+    } else if (after.pinned_s.erase(id) == 0) {
+        return;
+    }
+    undo_.push(new StageCommand(*this, std::move(after), name));
+}
+
+void Document::applyStage(const stage::Stage& stage)
+{
+    const bool text_changed = stage.text != stage_.text;
+    stage_ = stage;
+    stage_dirty_ = true;
+    recompute(text_changed);
+    if (text_changed) {
+        emit notesChanged();
+    }
+    emit planChanged();
+    autosave_.start();
+}
+
+void Document::applyPass(const pace::Pass& pass)
+{
+    for (pace::Pass& own : passes_) {
+        if (own.name == pass.name) {
+            own = pass;
+            dirty_passes_.push_back(pass.name);
+        }
+    }
+    recompute(false);
+    emit planChanged();
+    autosave_.start();
+}
+
+void Document::recompute(bool notes_too)
+{
+    auto parsed = notes_too ? stage::understand(stage_) : std::move(prepared_.notes);
+    prepared_ = stage::prepare(stage_, std::move(parsed), pass());
+}
+
+void Document::keepTake(const stage::Take& take)
+{
+    const auto same = std::find_if(takes_.begin(), takes_.end(), [&](const stage::Take& t) { return t.name == take.name; });
+    if (same != takes_.end()) {
+        *same = take;
+    } else {
+        takes_.push_back(take);
+    }
+    try {
+        stage::writeTake(folder_ / "takes" / (take.name + ".json"), take);
+    } catch (const formats::FormatError& error) {
+        emit message(tr("The take was not kept on the disk. %1").arg(readable(error)));
+    }
+    emit takesChanged();
+}
+
+void Document::save()
+{
+    autosave_.stop();
+    if (folder_.empty()) {
+        return;
+    }
+    try {
+        if (stage_dirty_) {
+            stage::writeStage(folder_ / "stage.brumefall", stage_);
+            stage_dirty_ = false;
+        }
+        while (!dirty_passes_.empty()) {
+            for (const pace::Pass& pass : passes_) {
+                if (pass.name == dirty_passes_.back()) {
+                    stage::writePass(folder_ / "passes" / (pass.name + ".json"), pass);
+                }
+            }
+            dirty_passes_.pop_back();
+        }
+    } catch (const formats::FormatError& error) {
+        emit message(tr("Not saved yet; it is tried again with the next change. %1").arg(readable(error)));
+    }
+}
+
+int Document::numberOf(const std::string& id) const
+{
+    const auto& notes = prepared_.road.notes;
+    const auto it = std::find_if(notes.begin(), notes.end(), [&](const road::RoadNote& n) { return n.id == id; });
+    return it == notes.end() ? 0 : static_cast<int>(it - notes.begin()) + 1;
+}
+
+const notes::Note* Document::note(const std::string& id) const
+{
+    for (const auto& call : prepared_.notes.calls) {
+        for (const auto& note : call.notes) {
+            if (note.id == id) {
+                return &note;
+            }
+        }
+    }
+    return nullptr;
+}
+
+void Document::setCurrentNote(const QString& id)
+{
+    if (id != current_note_) {
+        current_note_ = id;
+        emit currentNoteChanged(id);
+    }
+}
+
+} // namespace brumefall::app

@@ -1,0 +1,36 @@
+#include "main_window.h"
+#include "theme/theme.h"
+
+#include <QApplication>
+#include <QSettings>
+#include <QTimer>
+
+#include <cstdio>
+
+int main(int argc, char** argv)
+{
+    QApplication application(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("Brumefall"));
+    QApplication::setOrganizationName(QStringLiteral("Brumefall"));
+    QApplication::setStyle(QStringLiteral("Fusion"));
+    using namespace brumefall::app;
+    loadFonts();
+    applyTheme(application, QSettings().value(QStringLiteral("theme/dark"), false).toBool() ? Theme::nightRoom() : Theme::paper());
+    MainWindow window;
+    const QStringList arguments = QApplication::arguments();
+    window.show();
+    if (!QSettings().value(QStringLiteral("caution/read"), false).toBool()) {
+        window.showCaution();
+    }
+    // the window is painted before the stage is read
+    QTimer::singleShot(0, &window, [&] {
+        if (arguments.size() > 1) {
+            window.openStage(arguments.at(1));
+        } else if (const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList(); !recent.isEmpty()) {
+            window.openStage(recent.first());
+        } else {
+            window.showMessage(QObject::tr("Open a stage (Ctrl+O), or start with the demo: scripts/demo."));
+        }
+    });
+    return QApplication::exec();
+}

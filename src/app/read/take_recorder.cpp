@@ -1,0 +1,199 @@
+#include "read/take_recorder.h"
+
+#include "media/aligner.h"
+
+#include <QDateTime>
+#include <QPointer>
+#include <QThreadPool>
+
+#include <algorithm>
+#include <cmath>
+
+namespace brumefall::app {
+
+QString takeNameNow()
+{
+    return QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-dd HH.mm.ss"));
+}
+
+TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* parent)
+    : QObject(parent)
+    , document_(document)
+    , transport_(transport)
+{
+    // the voice is recorded from the moment that the picture really moves
+    waiting_.setInterval(5);
+    connect(&waiting_, &QTimer::timeout, this, [this] {
+        if (transport_.player().isPlaying() && !transport_.player().isSeeking()) {
+            waiting_.stop();
+            begin();
+        }
+    });
+}
+
+TakeRecorder::~TakeRecorder()
+{
+    if (input_) {
+        input_->stop();
+    }
+}
+
+double TakeRecorder::recorded_s() const
+{
+    return writer_ ? writer_->duration_s() : take_.recorded_s;
+}
+
+void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s)
+{
+    if (input_ || document_.pass() == nullptr || document_.prepared().plan.notes.empty()) {
+        return;
+    }
+    take_ = {};
+    take_.name = takeNameNow().toStdString();
+    take_.pass = document_.pass()->name;
+    take_.made_at = QDateTime::currentDateTime().toString(Qt::ISODate).toStdString();
+    take_.reader = input->name().toStdString();
+    take_.plan = document_.prepared().plan;
+    take_.audio = take_.name + ".flac";
+    pairs_.clear();
+    running_ = false;
+    const auto file = document_.folder() / "takes" / take_.audio;
+    try {
+        std::error_code ignored;
+        std::filesystem::create_directories(file.parent_path(), ignored);
+        writer_ = std::make_unique<media::SoundWriter>(file, media::kRecordingRate_hz);
+    } catch (const media::MediaError& error) {
+        emit failed(QString::fromStdString(error.what()));
+        return;
+    }
+    input_ = std::move(input);
+    connect(input_.get(), &media::VoiceInput::samplesReady, this, &TakeRecorder::takeSamples);
+    connect(input_.get(), &media::VoiceInput::failed, this, [this](const QString& why) {
+        emit failed(why);
+        QTimer::singleShot(0, this, &TakeRecorder::stop);
+    });
+    transport_.setGuide({}, 0.0);
+    transport_.setRate(1.0);
+    transport_.seekStage(from_s);
+    transport_.player().play();
+    waiting_.start();
+}
+
+void TakeRecorder::begin()
+{
+    if (!input_) {
+        return;
+    }
+    running_ = true;
+    take_.clock = {transport_.stageTime(), transport_.player().rate()};
+    // kept from the start, so that a crash loses the verdicts only
+    document_.keepTake(take_);
+    input_->start();
+    emit started();
+}
+
+void TakeRecorder::takeSamples(const QByteArray& bytes)
+{
+    if (!writer_ || !running_) {
+        return;
+    }
+    const std::span samples(reinterpret_cast<const std::int16_t*>(bytes.constData()), static_cast<std::size_t>(bytes.size()) / 2);
+    try {
+        writer_->write(samples);
+    } catch (const media::MediaError& error) {
+        emit failed(QString::fromStdString(error.what()));
+        QTimer::singleShot(0, this, &TakeRecorder::stop);
+        return;
+    }
+    int loudest = 0;
+    for (const std::int16_t sample : samples) {
+        loudest = std::max(loudest, std::abs(static_cast<int>(sample)));
+    }
+    emit levelChanged(loudest / 32768.0);
+    if (transport_.player().isPlaying() && !transport_.player().isSeeking()) {
+        pairs_.push_back({writer_->duration_s(), transport_.stageTime()});
+    }
+}
+
+take::Clock TakeRecorder::fitClock() const
+{
+    if (pairs_.empty()) {
+        return take_.clock;
+    }
+    const double rate = transport_.player().rate();
+    std::vector<double> offsets;
+    offsets.reserve(pairs_.size());
+    for (const Pair& pair : pairs_) {
+        offsets.push_back(pair.stage_s - rate * pair.recorded_s);
+    }
+    const auto middle = offsets.begin() + static_cast<std::ptrdiff_t>(offsets.size() / 2);
+    std::nth_element(offsets.begin(), middle, offsets.end());
+    return {*middle, rate};
+}
+
+void TakeRecorder::stop()
+{
+    waiting_.stop();
+    if (!input_) {
+        return;
+    }
+    const auto input = std::move(input_);
+    input->stop();
+    transport_.player().pause();
+    take_.clock = fitClock();
+    take_.recorded_s = writer_->duration_s();
+    writer_.reset();
+    if (!running_) {
+        std::error_code ignored;
+        std::filesystem::remove(document_.folder() / "takes" / take_.audio, ignored);
+        return;
+    }
+    running_ = false;
+    document_.keepTake(take_);
+    judge(take_, document_.prepared().placement.pace);
+}
+
+void TakeRecorder::judgeAgain(const stage::Take& take)
+{
+    if (judging_ || input_) {
+        return;
+    }
+    judge(take, document_.prepared().placement.pace);
+}
+
+void TakeRecorder::judge(stage::Take take, pace::Pace pace)
+{
+    judging_ = true;
+    emit judging(0.0);
+    const auto file = document_.folder() / "takes" / take.audio;
+    QThreadPool::globalInstance()->start([self = QPointer<TakeRecorder>(this), take = std::move(take), pace = std::move(pace), file]() mutable {
+        QString why;
+        try {
+            const auto sound = media::decodeSound(file, media::kAlignRate_hz);
+            take.recorded_s = sound.duration_s();
+            take.found = media::align(sound, media::expectedNotes(take.plan)).notes;
+            take.verdicts = take::judge(take.plan, pace, take.found, take.clock, take.recorded_s);
+        } catch (const std::exception& error) {
+            why = QString::fromStdString(error.what());
+        }
+        QMetaObject::invokeMethod(
+            self.data(),
+            [self, take = std::move(take), why] {
+                if (!self) {
+                    return;
+                }
+                self->judging_ = false;
+                self->take_ = take;
+                if (!why.isEmpty()) {
+                    emit self->failed(tr("The recording is kept, but its calls were not found. %1").arg(why));
+                } else {
+                    self->document_.keepTake(take);
+                }
+                emit self->judging(1.0);
+                emit self->judged(QString::fromStdString(take.name));
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+} // namespace brumefall::app

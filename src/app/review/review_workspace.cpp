@@ -1,0 +1,389 @@
+#include "review/review_workspace.h"
+
+#include "theme/theme.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QStyledItemDelegate>
+#include <QTableView>
+#include <QVBoxLayout>
+
+#include <algorithm>
+#include <cmath>
+
+namespace brumefall::app {
+namespace {
+
+class VerdictDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
+    {
+        painter->fillRect(option.rect, option.state.testFlag(QStyle::State_Selected) ? theme().shelf : theme().raised);
+        const auto* model = static_cast<const VerdictModel*>(index.model());
+        if (const take::Verdict* verdict = model->verdict(index.row())) {
+            paintVerdict(*painter, QRectF(option.rect).adjusted(4, 2, -4, -2), *verdict, theme());
+        }
+    }
+};
+
+QString besides(const take::Verdict& verdict)
+{
+    QStringList words;
+    if (verdict.repeated) {
+        words << QObject::tr("repeated");
+    }
+    if (verdict.corrected) {
+        words << QObject::tr("begun again");
+    }
+    if (verdict.hesitated) {
+        words << QObject::tr("hesitated");
+    }
+    return words.join(QStringLiteral(", "));
+}
+
+} // namespace
+
+void VerdictModel::show(const stage::Take* take)
+{
+    beginResetModel();
+    take_ = take;
+    endResetModel();
+}
+
+int VerdictModel::rowCount(const QModelIndex& parent) const
+{
+    return parent.isValid() || take_ == nullptr ? 0 : static_cast<int>(std::min(take_->verdicts.size(), take_->plan.notes.size()));
+}
+
+int VerdictModel::columnCount(const QModelIndex& parent) const
+{
+    return parent.isValid() ? 0 : kColumns;
+}
+
+const take::Verdict* VerdictModel::verdict(int row) const
+{
+    return row >= 0 && row < rowCount() ? &take_->verdicts[static_cast<std::size_t>(row)] : nullptr;
+}
+
+int VerdictModel::rowOf(const QString& note) const
+{
+    for (int row = 0; row < rowCount(); ++row) {
+        if (verdict(row)->id == note.toStdString()) {
+            return row;
+        }
+    }
+    return -1;
+}
+
+QVariant VerdictModel::data(const QModelIndex& index, int role) const
+{
+    const take::Verdict* v = verdict(index.row());
+    if (v == nullptr) {
+        return {};
+    }
+    if (role == Qt::UserRole) {
+        return QString::fromStdString(v->id);
+    }
+    if (role == Qt::TextAlignmentRole) {
+        const bool right = index.column() == kNumber || index.column() == kLead || index.column() == kMetres || index.column() == kAhead;
+        return static_cast<int>((right ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
+    }
+    if (role == Qt::ForegroundRole && v->outside_take) {
+        return theme().quiet;
+    }
+    if (role != Qt::DisplayRole && role != Qt::AccessibleTextRole) {
+        return {};
+    }
+    const bool heard = v->timing != take::Timing::missed;
+    switch (index.column()) {
+    case kNumber: return index.row() + 1;
+    case kVerdict: return role == Qt::AccessibleTextRole ? QString::fromStdString(take::toString(v->timing)) : QString();
+    case kNote: return QString::fromStdString(take_->plan.notes[static_cast<std::size_t>(index.row())].spoken);
+    case kWords: return QString::fromStdString(take::describe(*v));
+    case kLead: return heard ? tr("%1 s").arg(v->lead_s, 0, 'f', 1) : QString();
+    case kMetres: return heard ? tr("%1 m").arg(std::lround(v->lead_m)) : QString();
+    case kAhead: return heard ? QVariant(v->notes_ahead) : QVariant();
+    case kBeside: {
+        QString text = besides(*v);
+        for (const auto& remark : take_->remarks) {
+            if (remark.note == v->id) {
+                text += (text.isEmpty() ? QString() : QStringLiteral("; ")) + tr("driver: %1").arg(QString::fromStdString(remark.says));
+            }
+        }
+        return text;
+    }
+    default: return {};
+    }
+}
+
+QVariant VerdictModel::headerData(int section, Qt::Orientation orientation, int role) const
+{
+    if (orientation == Qt::Vertical) {
+        return {};
+    }
+    if (role == Qt::TextAlignmentRole) {
+        const bool right = section == kNumber || section == kLead || section == kMetres || section == kAhead;
+        return static_cast<int>((right ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
+    }
+    if (role != Qt::DisplayRole) {
+        return {};
+    }
+    const QStringList names {tr("#"), tr("early / late"), tr("note"), tr("what happened"), tr("lead"), tr("lead"), tr("ahead"), tr("besides")};
+    return names.value(section);
+}
+
+TakeWave::TakeWave(GapView& gap, QWidget* parent)
+    : QWidget(parent)
+    , gap_(gap)
+{
+    setObjectName(QStringLiteral("takeWave"));
+    setAccessibleName(tr("Sound of the take"));
+    setFixedHeight(58);
+    setAttribute(Qt::WA_OpaquePaintEvent);
+}
+
+void TakeWave::setPeaks(media::Peaks peaks, const take::Clock& clock)
+{
+    peaks_ = std::move(peaks);
+    clock_ = clock;
+    update();
+}
+
+void TakeWave::paintEvent(QPaintEvent*)
+{
+    QPainter p(this);
+    const Theme& t = theme();
+    p.fillRect(rect(), t.panel);
+    const double from_s = gap_.scene().from_s;
+    const double per_pixel_s = (gap_.scene().to_s - from_s) / std::max(1, width());
+    const double middle = 0.5 * height();
+    p.setPen(t.quiet);
+    for (int px = 0; px < width() && !peaks_.low.empty(); ++px) {
+        const double r0 = clock_.recordingTime(from_s + px * per_pixel_s);
+        const double r1 = clock_.recordingTime(from_s + (px + 1) * per_pixel_s);
+        if (r1 < 0) {
+            continue;
+        }
+        const auto first = static_cast<std::size_t>(std::max(0.0, r0 / peaks_.slice_s));
+        const auto last = std::max(first + 1, static_cast<std::size_t>(r1 / peaks_.slice_s));
+        float low = 0.0F;
+        float high = 0.0F;
+        for (std::size_t i = first; i < std::min(last, peaks_.low.size()); ++i) {
+            low = std::min(low, peaks_.low[i]);
+            high = std::max(high, peaks_.high[i]);
+        }
+        p.drawLine(QPointF(px, middle - middle * static_cast<double>(high)), QPointF(px, middle - middle * static_cast<double>(low)));
+    }
+    if (peaks_.low.empty()) {
+        p.setFont(typeface(type::kSmall));
+        p.drawText(rect(), Qt::AlignCenter, tr("The recording of this take is not there."));
+    }
+}
+
+ReviewWorkspace::ReviewWorkspace(Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent)
+    : QWidget(parent)
+    , document_(document)
+    , transport_(transport)
+    , recorder_(recorder)
+    , takes_(new QComboBox)
+    , summary_(new QLabel)
+    , figures_(new QLabel)
+    , gap_(new GapView)
+    , wave_(new TakeWave(*gap_))
+    , table_(new QTableView)
+    , model_(new VerdictModel(this))
+    , judge_(new QPushButton(tr("Find the calls in it")))
+{
+    setObjectName(QStringLiteral("reviewWorkspace"));
+    takes_->setObjectName(QStringLiteral("takeChoice"));
+    takes_->setAccessibleName(tr("Take"));
+    summary_->setObjectName(QStringLiteral("reviewSummary"));
+    summary_->setProperty("large", true);
+    figures_->setObjectName(QStringLiteral("reviewFigures"));
+    figures_->setProperty("quiet", true);
+    figures_->setWordWrap(true);
+    gap_->setObjectName(QStringLiteral("reviewGap"));
+    gap_->setSpan(0.0, 20.0);
+    gap_->setMinimumHeight(290);
+    table_->setObjectName(QStringLiteral("verdictTable"));
+    table_->setAccessibleName(tr("Verdicts"));
+    table_->setModel(model_);
+    table_->setItemDelegateForColumn(VerdictModel::kVerdict, new VerdictDelegate(this));
+    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    table_->setSelectionMode(QAbstractItemView::SingleSelection);
+    table_->setShowGrid(false);
+    table_->verticalHeader()->hide();
+    table_->verticalHeader()->setDefaultSectionSize(28);
+    table_->horizontalHeader()->setSectionResizeMode(VerdictModel::kNote, QHeaderView::Stretch);
+    constexpr std::pair<int, int> kWidths[] {{VerdictModel::kNumber, 44}, {VerdictModel::kVerdict, 104}, {VerdictModel::kWords, 290},
+        {VerdictModel::kLead, 70}, {VerdictModel::kMetres, 70}, {VerdictModel::kAhead, 66}, {VerdictModel::kBeside, 180}};
+    for (const auto& [column, width] : kWidths) {
+        table_->setColumnWidth(column, width);
+    }
+    judge_->setObjectName(QStringLiteral("judgeButton"));
+
+    auto* head = new QHBoxLayout;
+    head->addWidget(new QLabel(tr("Take")));
+    head->addWidget(takes_);
+    head->addWidget(judge_);
+    head->addSpacing(12);
+    head->addWidget(summary_, 1);
+    auto* remarks = new QHBoxLayout;
+    remarks->addWidget(new QLabel(tr("The driver says of this note:")));
+    for (const auto& [says, label] : std::initializer_list<std::pair<QString, QString>> {{QStringLiteral("earlier"), tr("earlier  (E)")},
+             {QStringLiteral("later"), tr("later  (L)")}, {QStringLiteral("reword"), tr("reword  (W)")}, {QStringLiteral("good"), tr("good  (B)")}}) {
+        auto* button = new QPushButton(label);
+        button->setObjectName(QStringLiteral("remark_") + says);
+        button->setShortcut(QKeySequence(label.mid(label.indexOf(QLatin1Char('(')) + 1, 1)));
+        button->setFocusPolicy(Qt::NoFocus);
+        connect(button, &QPushButton::clicked, this, [this, says = says] { remark(says); });
+        remarks->addWidget(button);
+    }
+    remarks->addStretch();
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(10, 8, 10, 8);
+    layout->addLayout(head);
+    layout->addWidget(figures_);
+    layout->addWidget(gap_, 2);
+    layout->addWidget(wave_);
+    layout->addLayout(remarks);
+    layout->addWidget(table_, 3);
+
+    connect(&document_, &Document::takesChanged, this, &ReviewWorkspace::fillTakes);
+    connect(takes_, &QComboBox::textActivated, this, &ReviewWorkspace::showTake);
+    connect(table_, &QTableView::clicked, this, [this](const QModelIndex& index) { chooseNote(index.data(Qt::UserRole).toString(), true); });
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& index) {
+        if (table_->hasFocus()) {
+            chooseNote(index.data(Qt::UserRole).toString(), false);
+        }
+    });
+    connect(gap_, &GapView::noteClicked, this, [this](const QString& id) { chooseNote(id, true); });
+    connect(judge_, &QPushButton::clicked, this, [this] {
+        if (take_) {
+            judge_->setEnabled(false);
+            recorder_.judgeAgain(*take_);
+        }
+    });
+    connect(&transport_, &Transport::ticked, this, [this](double now_s) {
+        if (isVisible()) {
+            gap_->showTime(now_s, transport_.player().isPlaying());
+            wave_->update();
+        }
+    });
+    fillTakes();
+}
+
+void ReviewWorkspace::fillTakes()
+{
+    const QString chosen = takes_->currentText();
+    takes_->clear();
+    for (auto it = document_.takes().rbegin(); it != document_.takes().rend(); ++it) {
+        takes_->addItem(QString::fromStdString(it->name));
+    }
+    const int same = takes_->findText(chosen);
+    takes_->setCurrentIndex(same >= 0 ? same : 0);
+    showTake(takes_->currentText());
+}
+
+void ReviewWorkspace::showTake(const QString& name)
+{
+    const auto& takes = document_.takes();
+    const auto it = std::find_if(takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name.toStdString(); });
+    model_->show(nullptr);
+    gap_->scene() = GapScene {};
+    if (it == takes.end()) {
+        take_.reset();
+        judge_->hide();
+        summary_->setText(tr("No takes yet"));
+        figures_->setText(tr("Read the stage once (F4), and what happened stands here."));
+        wave_->setPeaks({}, {});
+        gap_->update();
+        return;
+    }
+    const bool another = !take_ || take_->name != it->name;
+    take_ = *it;
+    takes_->setCurrentText(name);
+    if (take_->pass != "" && document_.pass() != nullptr && take_->pass != document_.pass()->name) {
+        document_.choosePass(QString::fromStdString(take_->pass));
+    }
+    model_->show(&*take_);
+    gap_->scene().prepared = &document_.prepared();
+    gap_->scene().plan = &take_->plan;
+    gap_->scene().verdicts = &take_->verdicts;
+    const auto f = take::figures(take_->plan, take_->verdicts);
+    const bool judged = !take_->verdicts.empty();
+    judge_->setVisible(!judged);
+    judge_->setEnabled(!recorder_.isJudging());
+    summary_->setText(judged ? tr("%1 of %2 on time; %3 late, %4 early, %5 missed.").arg(f.on_time).arg(f.judged).arg(f.late).arg(f.early).arg(f.missed)
+                             : recorder_.isJudging() ? tr("Finding the calls\u2026") : tr("Recorded, not judged yet."));
+    if (judged) {
+        const QString drift = std::abs(f.drift_s_per_min) < 0.05 ? tr("The reading keeps pace with the plan.")
+            : f.drift_s_per_min > 0                              ? tr("The reading falls behind by %1 s a minute.").arg(f.drift_s_per_min, 0, 'f', 2)
+                                                                 : tr("The reading runs ahead by %1 s a minute.").arg(-f.drift_s_per_min, 0, 'f', 2);
+        figures_->setText(tr("%1 Half of the notes ended within %2 s of the plan. %3 syllables a second while speaking; longest without a breath %4 s; %5 hesitated, %6 repeated. Click a note to hear and see it.")
+                              .arg(drift)
+                              .arg(std::abs(f.median_off_plan_s), 0, 'f', 2)
+                              .arg(f.rate_syll_s, 0, 'f', 1)
+                              .arg(f.longest_run_s, 0, 'f', 1)
+                              .arg(f.hesitated)
+                              .arg(f.repeated));
+    } else {
+        figures_->setText(tr("The recording is kept as %1.").arg(QString::fromStdString(take_->audio)));
+    }
+    sound_ = {};
+    try {
+        sound_ = media::decodeSound(document_.folder() / "takes" / take_->audio, media::kRecordingRate_hz);
+        wave_->setPeaks(media::peaksOf(sound_, 0.005), take_->clock);
+    } catch (const media::MediaError&) {
+        wave_->setPeaks({}, take_->clock);
+    }
+    if (another && judged) {
+        const auto worst = std::find_if(take_->verdicts.begin(), take_->verdicts.end(),
+            [](const take::Verdict& v) { return !v.outside_take && v.timing != take::Timing::on_time; });
+        if (worst != take_->verdicts.end()) {
+            gap_->showNote(worst->id);
+        }
+    }
+    gap_->update();
+}
+
+void ReviewWorkspace::chooseNote(const QString& id, bool play)
+{
+    document_.setCurrentNote(id);
+    gap_->showNote(id.toStdString());
+    wave_->update();
+    const int row = model_->rowOf(id);
+    if (row < 0) {
+        return;
+    }
+    table_->selectRow(row);
+    if (!play || !take_) {
+        return;
+    }
+    const take::Verdict& v = *model_->verdict(row);
+    const auto& planned = take_->plan.notes[static_cast<std::size_t>(row)];
+    const double from_s = (v.timing == take::Timing::missed ? planned.start_s : v.start_s) - 1.0;
+    transport_.setGuide(sound_, take_->clock.offset_s);
+    transport_.playStretch(from_s, std::max(planned.arrive_s, v.end_s) + 1.0);
+}
+
+void ReviewWorkspace::remark(const QString& says)
+{
+    const QModelIndex index = table_->currentIndex();
+    if (!take_ || !index.isValid()) {
+        return;
+    }
+    const std::string note = index.data(Qt::UserRole).toString().toStdString();
+    auto changed = *take_;
+    std::erase_if(changed.remarks, [&](const stage::Remark& r) { return r.note == note; });
+    changed.remarks.push_back({note, says.toStdString()});
+    document_.keepTake(changed);
+    table_->selectRow(index.row());
+}
+
+} // namespace brumefall::app

@@ -1,0 +1,51 @@
+/// The gap between voice and corner, drawn: voice rail above, road rail below, tethers between.
+///
+/// A pure function of values, rectangle and theme; the same picture serves Plan, Read and Review.
+#pragma once
+
+#include "road/layout.h"
+#include "stage/stage.h"
+#include "take/take.h"
+#include "theme/theme.h"
+
+#include <QRectF>
+
+#include <optional>
+#include <string>
+#include <vector>
+
+class QPainter;
+
+namespace brumefall::app {
+
+/// What is drawn. Times in seconds from go.
+struct GapScene {
+    const stage::Prepared* prepared = nullptr;
+    const plan::Plan* plan = nullptr; ///< drawn as planned: the present plan, or the one of a take
+    const std::vector<take::Verdict>* verdicts = nullptr; ///< drawn as read, where there is a take
+    double from_s = 0.0;
+    double to_s = 20.0;
+    std::optional<double> now_s;
+    std::string selected;
+    bool windows = true;
+    bool figures = true;
+};
+
+/// Where things are, for the mouse.
+struct GapLayout {
+    QRectF voice;
+    QRectF read;
+    QRectF road;
+};
+
+[[nodiscard]] GapLayout gapLayout(const GapScene& scene, const QRectF& rect);
+void paintGap(QPainter& painter, const QRectF& rect, const GapScene& scene, const Theme& theme);
+
+/// Draws the sign of a verdict into `rect`: early hollow and left, on time solid, late hatched and right,
+/// missed a gap.
+void paintVerdict(QPainter& painter, const QRectF& rect, const take::Verdict& verdict, const Theme& theme);
+
+/// A note's piece of road, drawn small in the direction of travel.
+void paintRoadPiece(QPainter& painter, const QRectF& rect, const road::RoadNote& note, const Theme& theme);
+
+} // namespace brumefall::app

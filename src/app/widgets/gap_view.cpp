@@ -1,0 +1,187 @@
+#include "widgets/gap_view.h"
+
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QWheelEvent>
+
+#include <algorithm>
+#include <cmath>
+
+namespace brumefall::app {
+namespace {
+
+constexpr double kShortest_s = 2.0;
+constexpr double kLongest_s = 3600.0;
+
+} // namespace
+
+GapView::GapView(QWidget* parent)
+    : QWidget(parent)
+{
+    setMinimumHeight(220);
+    setFocusPolicy(Qt::StrongFocus);
+    setAttribute(Qt::WA_OpaquePaintEvent);
+    setAccessibleName(tr("Voice and road on one time axis"));
+    setToolTip(tr("Wheel: move. Ctrl+wheel or + and -: zoom. Click: choose a note."));
+}
+
+void GapView::setSpan(double from_s, double to_s)
+{
+    const double length = std::clamp(to_s - from_s, kShortest_s, kLongest_s);
+    scene_.from_s = std::max(from_s, -10.0);
+    scene_.to_s = scene_.from_s + length;
+    update();
+}
+
+void GapView::showTime(double now_s, bool follow)
+{
+    scene_.now_s = now_s;
+    if (follow) {
+        const double length = scene_.to_s - scene_.from_s;
+        setSpan(now_s - 0.33 * length, now_s + 0.67 * length);
+    }
+    update();
+}
+
+void GapView::showNote(const std::string& id)
+{
+    scene_.selected = id;
+    if (scene_.plan != nullptr) {
+        for (const auto& note : scene_.plan->notes) {
+            if (note.id == id && (note.start_s < scene_.from_s || note.arrive_s > scene_.to_s)) {
+                const double length = scene_.to_s - scene_.from_s;
+                setSpan(note.start_s - 0.3 * length, note.start_s + 0.7 * length);
+            }
+        }
+    }
+    update();
+}
+
+double GapView::timeAt(double x) const
+{
+    return scene_.from_s + (scene_.to_s - scene_.from_s) * x / std::max(1, width());
+}
+
+QRectF GapView::callRect(std::size_t call) const
+{
+    if (scene_.plan == nullptr || call >= scene_.plan->calls.size()) {
+        return {};
+    }
+    const auto layout = gapLayout(scene_, rect());
+    const auto x = [&](double t) { return width() * (t - scene_.from_s) / (scene_.to_s - scene_.from_s); };
+    const auto& planned = scene_.plan->calls[call];
+    return {QPointF(x(planned.start_s), layout.voice.top()), QPointF(x(planned.end_s), layout.voice.bottom())};
+}
+
+int GapView::callAt(const QPointF& point) const
+{
+    if (scene_.plan == nullptr) {
+        return -1;
+    }
+    for (std::size_t c = 0; c < scene_.plan->calls.size(); ++c) {
+        if (callRect(c).contains(point)) {
+            return static_cast<int>(c);
+        }
+    }
+    return -1;
+}
+
+void GapView::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    paintGap(painter, rect(), scene_, theme());
+}
+
+void GapView::wheelEvent(QWheelEvent* event)
+{
+    const double length = scene_.to_s - scene_.from_s;
+    if (event->modifiers().testFlag(Qt::ControlModifier)) {
+        const double centre_s = timeAt(event->position().x());
+        const double factor = std::pow(0.85, event->angleDelta().y() / 120.0);
+        setSpan(centre_s - (centre_s - scene_.from_s) * factor, centre_s + (scene_.to_s - centre_s) * factor);
+    } else {
+        const double step = -0.12 * length * (event->angleDelta().y() + event->angleDelta().x()) / 120.0;
+        setSpan(scene_.from_s + step, scene_.to_s + step);
+    }
+    event->accept();
+}
+
+void GapView::mousePressEvent(QMouseEvent* event)
+{
+    press_ = event->position();
+    press_from_s_ = scene_.from_s;
+    moved_ = false;
+    dragged_call_ = movable_ ? callAt(press_) : -1;
+    if (dragged_call_ >= 0) {
+        drag_offset_s_ = timeAt(press_.x()) - scene_.plan->calls[static_cast<std::size_t>(dragged_call_)].start_s;
+    }
+}
+
+void GapView::mouseMoveEvent(QMouseEvent* event)
+{
+    if (!event->buttons().testFlag(Qt::LeftButton)) {
+        return;
+    }
+    moved_ = moved_ || std::abs(event->position().x() - press_.x()) > 4;
+    if (moved_ && dragged_call_ < 0) {
+        const double length = scene_.to_s - scene_.from_s;
+        const double shift = length * (press_.x() - event->position().x()) / std::max(1, width());
+        setSpan(press_from_s_ + shift, press_from_s_ + shift + length);
+    }
+}
+
+void GapView::mouseReleaseEvent(QMouseEvent* event)
+{
+    if (moved_ && dragged_call_ >= 0) {
+        emit callMoved(static_cast<std::size_t>(dragged_call_), timeAt(event->position().x()) - drag_offset_s_);
+    } else if (!moved_) {
+        clickAt(event->position());
+    }
+    dragged_call_ = -1;
+}
+
+void GapView::mouseDoubleClickEvent(QMouseEvent* event)
+{
+    if (const int call = movable_ ? callAt(event->position()) : -1; call >= 0) {
+        emit callReleased(static_cast<std::size_t>(call));
+    }
+}
+
+void GapView::clickAt(const QPointF& point)
+{
+    if (scene_.plan == nullptr || scene_.prepared == nullptr) {
+        return;
+    }
+    const double t = timeAt(point.x());
+    const auto layout = gapLayout(scene_, rect());
+    const bool on_road = point.y() >= layout.road.top();
+    const plan::PlannedNote* nearest = nullptr;
+    double distance = 1e9;
+    for (const auto& note : scene_.plan->notes) {
+        const double d = on_road ? std::abs(note.arrive_s - t) : std::max({0.0, note.start_s - t, t - note.end_s});
+        if (d < distance) {
+            distance = d;
+            nearest = &note;
+        }
+    }
+    if (nearest != nullptr && distance < 0.08 * (scene_.to_s - scene_.from_s)) {
+        emit noteClicked(QString::fromStdString(nearest->id));
+    } else {
+        emit timeClicked(t);
+    }
+}
+
+void GapView::keyPressEvent(QKeyEvent* event)
+{
+    const double length = scene_.to_s - scene_.from_s;
+    const double middle = 0.5 * (scene_.from_s + scene_.to_s);
+    switch (event->key()) {
+    case Qt::Key_Plus:
+    case Qt::Key_Equal: setSpan(middle - 0.4 * length, middle + 0.4 * length); break;
+    case Qt::Key_Minus: setSpan(middle - 0.625 * length, middle + 0.625 * length); break;
+    default: QWidget::keyPressEvent(event);
+    }
+}
+
+} // namespace brumefall::app

@@ -1,0 +1,39 @@
+/// The whole stage as one drawn road down the left edge: where you are, and how you move about.
+#pragma once
+
+#include "document/document.h"
+#include "widgets/transport.h"
+
+#include <QWidget>
+
+#include <vector>
+
+namespace brumefall::app {
+
+class Spine : public QWidget {
+    Q_OBJECT
+
+public:
+    Spine(Document& document, Transport& transport, QWidget* parent = nullptr);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    void rebuild();
+    [[nodiscard]] QRectF roadArea() const;
+    [[nodiscard]] double yOf(double station_m) const;
+    void goTo(double y);
+
+    Document& document_;
+    Transport& transport_;
+    std::vector<double> sway_;      ///< sideways, -1 to 1, every kStep_m
+    std::vector<double> load_;      ///< words a second around there
+    double now_m_ = 0.0;
+    QString typed_;
+};
+
+} // namespace brumefall::app

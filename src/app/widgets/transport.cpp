@@ -1,0 +1,120 @@
+#include "widgets/transport.h"
+
+#include "media/sound_file.h"
+
+#include <algorithm>
+
+namespace brumefall::app {
+
+Transport::Transport(Document& document, QObject* parent)
+    : QObject(parent)
+    , document_(document)
+{
+    timer_.setInterval(33);
+    connect(&timer_, &QTimer::timeout, this, &Transport::tick);
+    connect(&player_, &media::Player::playingChanged, this, [this](bool playing) {
+        playing ? timer_.start() : timer_.stop();
+        emit playingChanged(playing);
+        emit ticked(stageTime());
+    });
+    connect(&player_, &media::Player::positionChanged, this, [this] {
+        if (!player_.isPlaying()) {
+            emit ticked(stageTime());
+        }
+    });
+    connect(&player_, &media::Player::failed, this, &Transport::failed);
+    connect(&document_, &Document::passChanged, this, &Transport::openPass);
+}
+
+void Transport::openPass()
+{
+    const pace::Pass* pass = document_.pass();
+    const QString file = document_.mediaFile();
+    has_guide_ = false;
+    if (pass == nullptr || pass->media.path.empty()) {
+        player_.close();
+        open_file_.clear();
+        return;
+    }
+    open_file_ = file;
+    player_.open(file, pass->in_s);
+}
+
+double Transport::stageTime() const
+{
+    const pace::Pass* pass = document_.pass();
+    return player_.position_s() - (pass == nullptr ? 0.0 : pass->go_s);
+}
+
+double Transport::toMedia(double stage_s) const
+{
+    const pace::Pass* pass = document_.pass();
+    return stage_s + (pass == nullptr ? 0.0 : pass->go_s);
+}
+
+void Transport::seekStage(double stage_s)
+{
+    stop_at_s_ = 1e18;
+    player_.seek(toMedia(stage_s));
+}
+
+void Transport::playPause()
+{
+    stop_at_s_ = 1e18;
+    player_.isPlaying() ? player_.pause() : player_.play();
+}
+
+void Transport::setRate(double rate)
+{
+    player_.setRate(rate);
+    emit rateChanged(player_.rate());
+}
+
+void Transport::playStretch(double from_s, double to_s)
+{
+    seekStage(from_s);
+    stop_at_s_ = to_s;
+    player_.play();
+}
+
+void Transport::setGuide(const media::Sound& sound, double stage_s)
+{
+    if (sound.samples.empty()) {
+        player_.setGuide(QString());
+        has_guide_ = false;
+        return;
+    }
+    // the guide's file begins with the media, so that the player keeps the two together at any rate
+    const auto shift = static_cast<long long>(toMedia(stage_s) * sound.rate_hz);
+    std::vector<std::int16_t> samples;
+    if (shift >= 0) {
+        samples.assign(static_cast<std::size_t>(shift), 0);
+        samples.insert(samples.end(), sound.samples.begin(), sound.samples.end());
+    } else {
+        const auto cut = static_cast<std::ptrdiff_t>(std::min<long long>(-shift, std::ssize(sound.samples)));
+        samples.assign(sound.samples.begin() + cut, sound.samples.end());
+    }
+    const QString file = scratch_.filePath(QStringLiteral("guide%1.wav").arg(++guide_count_));
+    try {
+        media::SoundWriter writer(file.toStdString(), sound.rate_hz);
+        writer.write(samples);
+        writer.close();
+    } catch (const media::MediaError& error) {
+        emit failed(QString::fromStdString(error.what()));
+        return;
+    }
+    player_.setGuide(file);
+    has_guide_ = true;
+}
+
+void Transport::tick()
+{
+    const double now_s = stageTime();
+    if (now_s >= stop_at_s_) {
+        stop_at_s_ = 1e18;
+        player_.pause();
+    }
+    emit ticked(now_s);
+}
+
+} // namespace brumefall::app

@@ -1,0 +1,56 @@
+/// One clock for everything that plays: the video of the current pass, in stage time.
+#pragma once
+
+#include "document/document.h"
+#include "media/player.h"
+#include "media/sound.h"
+
+#include <QObject>
+#include <QTemporaryDir>
+#include <QTimer>
+
+namespace brumefall::app {
+
+class Transport : public QObject {
+    Q_OBJECT
+
+public:
+    explicit Transport(Document& document, QObject* parent = nullptr);
+
+    [[nodiscard]] media::Player& player() { return player_; }
+
+    /// Seconds from go; negative before.
+    [[nodiscard]] double stageTime() const;
+    [[nodiscard]] double toMedia(double stage_s) const;
+    void seekStage(double stage_s);
+    void playPause();
+    void setRate(double rate);
+
+    /// Plays `sound` along with the video: its sample 0 at `stage_s`. An empty sound takes the guide away.
+    void setGuide(const media::Sound& sound, double stage_s);
+    [[nodiscard]] bool hasGuide() const { return has_guide_; }
+
+    /// Plays from `from_s` and pauses at `to_s`, in stage time.
+    void playStretch(double from_s, double to_s);
+
+signals:
+    void ticked(double stage_s); ///< while playing about 30 times a second, and after every seek
+    void playingChanged(bool playing);
+    void rateChanged(double rate);
+    void failed(const QString& why);
+
+private:
+    void openPass();
+    void tick();
+
+    Document& document_;
+    media::Player player_;
+    QTimer timer_;
+    QTemporaryDir scratch_;
+    int guide_count_ = 0;
+    bool has_guide_ = false;
+    QString open_file_;
+    double stop_at_s_ = 1e18;
+};
+
+} // namespace brumefall::app

@@ -1,0 +1,188 @@
+// brumefall-cli: the core for scripts. JSON on standard output, messages on standard error.
+
+#include "formats/files.h"
+#include "formats/notes_json.h"
+#include "formats/plan_json.h"
+#include "formats/take_json.h"
+#include "media/aligner.h"
+#include "stage/stage.h"
+
+#include <nlohmann/json.hpp>
+
+#include <charconv>
+#include <cmath>
+#include <filesystem>
+#include <functional>
+#include <iostream>
+#include <map>
+#include <optional>
+
+namespace {
+
+using namespace brumefall;
+using Json = nlohmann::ordered_json;
+
+constexpr int kFine = 0;
+constexpr int kBadData = 1;
+constexpr int kBadUsage = 2;
+
+constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
+                               "       brumefall-cli plan STAGE [--pass NAME] [--target-time S]\n"
+                               "       brumefall-cli align STAGE --pass NAME --audio FILE\n"
+                               "       brumefall-cli check STAGE\n"
+                               "STAGE is a stage folder or its stage.brumefall.\n";
+
+struct UsageError {
+    std::string message;
+};
+
+/// The command's words: one positional argument and named options.
+struct Arguments {
+    std::string positional;
+    std::map<std::string, std::string> options;
+
+    [[nodiscard]] std::optional<std::string> option(const std::string& name) const
+    {
+        const auto it = options.find(name);
+        return it == options.end() ? std::nullopt : std::optional(it->second);
+    }
+};
+
+Arguments parseArguments(int argc, char** argv, std::initializer_list<const char*> allowed)
+{
+    Arguments arguments;
+    for (int i = 2; i < argc; ++i) {
+        const std::string word = argv[i];
+        if (!word.starts_with("--")) {
+            if (!arguments.positional.empty()) {
+                throw UsageError {"one argument too many: " + word};
+            }
+            arguments.positional = word;
+            continue;
+        }
+        if (std::find(allowed.begin(), allowed.end(), word) == allowed.end()) {
+            throw UsageError {"no such option here: " + word};
+        }
+        if (i + 1 == argc) {
+            throw UsageError {word + " needs a value"};
+        }
+        arguments.options[word] = argv[++i];
+    }
+    if (arguments.positional.empty()) {
+        throw UsageError {"a file or stage is missing"};
+    }
+    return arguments;
+}
+
+void print(const Json& json)
+{
+    std::cout << json.dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
+}
+
+double secondsOf(const std::string& text)
+{
+    double value = 0.0;
+    const auto result = std::from_chars(text.data(), text.data() + text.size(), value);
+    if (result.ec != std::errc() || result.ptr != text.data() + text.size() || !std::isfinite(value) || value <= 0.0) {
+        throw UsageError {"not a time in seconds: " + text};
+    }
+    return value;
+}
+
+/// The pass called `name`, or the one that the stage has for its stage pace, or none.
+std::optional<pace::Pass> findPass(const std::filesystem::path& folder, const std::optional<std::string>& name)
+{
+    if (name) {
+        return stage::readPass(folder / "passes" / (*name + ".json"));
+    }
+    std::optional<pace::Pass> found;
+    for (const auto& file : stage::listJson(folder / "passes")) {
+        auto pass = stage::readPass(file);
+        if (!found || pass.kind == "stage") {
+            found = std::move(pass);
+        }
+    }
+    return found;
+}
+
+stage::Prepared prepared(const Arguments& arguments, const std::filesystem::path& folder)
+{
+    const auto stage = stage::readStage(folder / "stage.brumefall");
+    const auto pass = findPass(folder, arguments.option("--pass"));
+    const auto target = arguments.option("--target-time");
+    auto result = stage::prepare(stage, pass ? &*pass : nullptr, target ? secondsOf(*target) : 0.0);
+    for (const std::string& warning : result.placement.warnings) {
+        std::cerr << (folder / "passes" / ((pass ? pass->name : "") + ".json")).string() << ":0: " << warning << "\n";
+    }
+    return result;
+}
+
+int runNotes(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {});
+    const auto parsed = notes::parseNotes(formats::readText(arguments.positional));
+    for (const auto& diagnostic : parsed.diagnostics) {
+        std::cerr << arguments.positional << ":" << diagnostic.line << ": " << diagnostic.message << "\n";
+    }
+    print(formats::notesToJson(parsed));
+    return kFine;
+}
+
+int runPlan(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {"--pass", "--target-time"});
+    print(formats::planToJson(prepared(arguments, stage::stageFolder(arguments.positional)).plan));
+    return kFine;
+}
+
+int runAlign(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {"--pass", "--audio"});
+    const auto audio = arguments.option("--audio");
+    if (!audio || !arguments.option("--pass")) {
+        throw UsageError {"align needs --pass and --audio"};
+    }
+    const auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
+    const auto sound = media::decodeSound(*audio, media::kAlignRate_hz);
+    const auto alignment = media::align(sound, media::expectedNotes(plan));
+    print({{"format", "brumefall/calls/1"}, {"notes", formats::foundToJson(alignment.notes)},
+        {"real_time_factor", alignment.real_time_factor}});
+    return kFine;
+}
+
+int runCheck(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {});
+    const auto problems = stage::checkFolder(stage::stageFolder(arguments.positional));
+    Json list = Json::array();
+    for (const auto& problem : problems) {
+        std::cerr << problem.file << ":" << problem.line << ": " << problem.message << "\n";
+        list.push_back({{"file", problem.file}, {"line", problem.line}, {"message", problem.message}});
+    }
+    print({{"format", "brumefall/check/1"}, {"problems", std::move(list)}});
+    return problems.empty() ? kFine : kBadData;
+}
+
+} // namespace
+
+int main(int argc, char** argv)
+{
+    const std::map<std::string, std::function<int(int, char**)>> commands {
+        {"notes", runNotes}, {"plan", runPlan}, {"align", runAlign}, {"check", runCheck}};
+    const auto command = commands.find(argc > 1 ? argv[1] : "");
+    if (command == commands.end()) {
+        std::cerr << kUsage;
+        return kBadUsage;
+    }
+    try {
+        return command->second(argc, argv);
+    } catch (const UsageError& error) {
+        std::cerr << "brumefall-cli: " << error.message << "\n" << kUsage;
+        return kBadUsage;
+    } catch (const formats::FormatError& error) {
+        std::cerr << error.what() << "\n";
+    } catch (const std::exception& error) {
+        std::cerr << (argc > 2 ? argv[2] : "brumefall-cli") << ":0: " << error.what() << "\n";
+    }
+    return kBadData;
+}

@@ -1,0 +1,75 @@
+/// The words of the note language and what each is for. A table, not code: a new word is one entry.
+#pragma once
+
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace brumefall::notes {
+
+/// What a word or phrase can be in a note.
+enum class Role {
+    direction,
+    number,
+    named_grade,
+    modifier,
+    extent,
+    shape,
+    to,
+    late,
+    line,
+    relation,
+    thing,
+    size,
+    maybe,
+    visibility,
+    surface,
+    camber,
+    width,
+    gradient,
+    junction,
+    chicane,
+    entry,
+    warning,
+    sudden,
+    speed,
+    joiner,
+    start,
+    finish,
+    stop,
+    here,
+    correction,
+    for_,
+    metres,
+    instruction,
+    qualifier,
+    glue,
+    chatter,
+    underline,
+    unknown,
+};
+
+/// One way of saying something: its words in lower case, and the identifier that it means.
+struct LexiconEntry {
+    std::vector<std::string> words;
+    Role role;
+    std::string value;
+};
+
+/// A phrase found at the beginning of a run of words.
+struct LexiconMatch {
+    const LexiconEntry* entry = nullptr;
+    std::size_t words = 0;
+};
+
+/// The longest phrase that `words` begins with; `entry` is null where none does.
+[[nodiscard]] LexiconMatch longestMatch(std::span<const std::string> words);
+
+/// Every single word that the language knows, sorted; for spelling suggestions and completion.
+[[nodiscard]] const std::vector<std::string>& knownWords();
+
+/// Abbreviations that crews commonly write, as (short, long); longest first is not required.
+[[nodiscard]] std::span<const std::pair<std::string_view, std::string_view>> commonAbbreviations();
+
+} // namespace brumefall::notes

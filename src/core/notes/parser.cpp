@@ -1,0 +1,332 @@
+#include "notes/parser.h"
+
+#include "notes/line_parser.h"
+#include "notes/spoken.h"
+#include "notes/suggest.h"
+
+#include <algorithm>
+#include <charconv>
+#include <unordered_map>
+
+namespace brumefall::notes {
+
+std::string toString(Order order)
+{
+    return order == Order::number_first ? "number_first" : "direction_first";
+}
+
+std::string toString(Scale scale)
+{
+    return scale == Scale::ascending ? "ascending" : "descending";
+}
+
+namespace {
+
+struct Line {
+    int number;
+    std::string_view text;
+    bool paragraph_before;
+};
+
+std::string_view trimmed(std::string_view text)
+{
+    const auto first = text.find_first_not_of(" \t\r");
+    if (first == std::string_view::npos) {
+        return {};
+    }
+    return text.substr(first, text.find_last_not_of(" \t\r") - first + 1);
+}
+
+int lapsOf(std::string_view directive)
+{
+    int laps = 0;
+    const auto digits = trimmed(directive.substr(5));
+    std::from_chars(digits.data(), digits.data() + digits.size(), laps);
+    return std::clamp(laps, 0, 20);
+}
+
+/// Cuts the text into lines that hold calls; comments, blank lines and laps are dealt with here.
+std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagnostics)
+{
+    std::vector<Line> lines;
+    bool blank = false;
+    int number = 0;
+    std::size_t lap_begin = 0;
+    int laps = 0;
+    int lap_line = 0;
+    std::size_t at = 0;
+    const auto closeLaps = [&] {
+        const std::vector<Line> block(lines.begin() + static_cast<std::ptrdiff_t>(lap_begin), lines.end());
+        for (int lap = 1; lap < laps; ++lap) {
+            lines.insert(lines.end(), block.begin(), block.end());
+        }
+        laps = 0;
+    };
+    while (at <= text.size()) {
+        const auto end = std::min(text.find('\n', at), text.size());
+        std::string_view line = text.substr(at, end - at);
+        at = end + 1;
+        ++number;
+        line = trimmed(line.substr(0, std::min(line.find('#'), line.size())));
+        if (line.size() > kLongestLine_bytes) {
+            diagnostics.push_back({number, "this line is longer than 4000 letters; only its beginning was read"});
+            line = line.substr(0, kLongestLine_bytes);
+        }
+        if (line.empty()) {
+            blank = true;
+        } else if (line.starts_with("[laps") && line.ends_with("]")) {
+            if (laps > 0) {
+                diagnostics.push_back({number, "laps within laps: this one is not repeated"});
+            } else {
+                laps = lapsOf(line.substr(0, line.size() - 1));
+                lap_begin = lines.size();
+                lap_line = number;
+                if (laps == 0) {
+                    diagnostics.push_back({number, "how many laps? Write [laps 2]"});
+                }
+            }
+        } else if (line == "[end]") {
+            closeLaps();
+        } else {
+            lines.push_back({number, line, blank});
+            blank = false;
+        }
+    }
+    if (laps > 0) {
+        diagnostics.push_back({lap_line, "[laps] without [end]: repeated to the end of the text"});
+        closeLaps();
+    }
+    return lines;
+}
+
+/// Order by majority of the lines that can be read one way only; scale from what tightens and opens to what.
+class StyleDetector {
+public:
+    explicit StyleDetector(const Style& style)
+        : style_(style)
+    {
+    }
+
+    void lookAtOrder(const Line& line)
+    {
+        if (style_.order) {
+            return;
+        }
+        const auto number_first = readLine(line.text, style_, Order::number_first);
+        const auto direction_first = readLine(line.text, style_, Order::direction_first);
+        const auto cost = [](const LineReading& r) { return 2 * r.against_order + static_cast<int>(r.unknown.size()); };
+        const int difference = cost(number_first) - cost(direction_first);
+        if (difference == 0) {
+            return;
+        }
+        const bool direction = difference > 0;
+        (direction ? direction_lines_ : number_lines_) += 1;
+        auto& first = direction ? direction_evidence_ : number_evidence_;
+        if (first.size() < 3) {
+            first.push_back({"\u201c" + std::string(line.text) + "\u201d puts the "
+                    + (direction ? "direction" : "number") + " first",
+                line.number});
+        }
+    }
+
+    [[nodiscard]] Order order() const
+    {
+        return style_.order.value_or(number_lines_ > direction_lines_ ? Order::number_first : Order::direction_first);
+    }
+
+    void lookAtScale(const Note& note, int line)
+    {
+        if (!note.grade || !note.grade->isNumber()) {
+            return;
+        }
+        int from = note.grade->number;
+        for (const Shape& shape : note.shapes) {
+            if (!shape.to || !shape.to->isNumber()) {
+                continue;
+            }
+            const int to = shape.to->number;
+            const bool tightens = shape.kind.ends_with("tightens");
+            if (to != from && (tightens || shape.kind == "opens")) {
+                const bool ascending = (to < from) == tightens;
+                (ascending ? ascending_ : descending_) += 1;
+                auto& evidence = ascending ? ascending_evidence_ : descending_evidence_;
+                if (evidence.size() < 3) {
+                    evidence.push_back({"a " + std::to_string(from) + " that " + (tightens ? "tightens" : "opens") + " to "
+                            + std::to_string(to) + ": higher is " + (ascending ? "faster" : "tighter"),
+                        line});
+                }
+            }
+            from = to;
+        }
+    }
+
+    [[nodiscard]] DetectedStyle result() const
+    {
+        DetectedStyle found;
+        found.order = order();
+        found.scale = style_.scale.value_or(descending_ > ascending_ ? Scale::descending : Scale::ascending);
+        const auto& order_evidence = found.order == Order::number_first ? number_evidence_ : direction_evidence_;
+        const auto& scale_evidence = found.scale == Scale::ascending ? ascending_evidence_ : descending_evidence_;
+        found.evidence = order_evidence;
+        found.evidence.insert(found.evidence.end(), scale_evidence.begin(), scale_evidence.end());
+        if (style_.order) {
+            found.evidence.push_back({"the order is set by hand", 0});
+        }
+        if (style_.scale) {
+            found.evidence.push_back({"the scale is set by hand", 0});
+        }
+        return found;
+    }
+
+private:
+    const Style& style_;
+    int number_lines_ = 0;
+    int direction_lines_ = 0;
+    int ascending_ = 0;
+    int descending_ = 0;
+    std::vector<Evidence> number_evidence_;
+    std::vector<Evidence> direction_evidence_;
+    std::vector<Evidence> ascending_evidence_;
+    std::vector<Evidence> descending_evidence_;
+};
+
+/// The line in the file's order, or in the other one where only that makes sense of it.
+LineReading readEitherWay(std::string_view line, const Style& style, Order order)
+{
+    auto reading = readLine(line, style, order);
+    if (reading.against_order == 0) {
+        return reading;
+    }
+    auto other = readLine(line, style, order == Order::number_first ? Order::direction_first : Order::number_first);
+    const auto cost = [](const LineReading& r) { return 2 * r.against_order + static_cast<int>(r.unknown.size()); };
+    return cost(other) < cost(reading) ? other : reading;
+}
+
+/// Puts lines together: distances and joining words between calls, echoes, ids, counts.
+class TextReader {
+public:
+    TextReader(const Style& style, ParsedNotes& out)
+        : style_(style)
+        , out_(out)
+    {
+    }
+
+    void add(const Line& line, LineReading reading)
+    {
+        count(line, reading);
+        Call call {line.number, std::string(line.text), std::move(reading.notes), line.paragraph_before, {}};
+        joinToBefore(reading, call);
+        for (Note& note : call.notes) {
+            note.id = "n" + std::to_string(++last_id_);
+            markEcho(note);
+        }
+        out_.calls.push_back(std::move(call));
+        if (!out_.calls.back().notes.empty()) {
+            last_call_ = static_cast<std::ptrdiff_t>(out_.calls.size()) - 1;
+        }
+    }
+
+private:
+    void count(const Line& line, const LineReading& reading)
+    {
+        out_.words += reading.words;
+        out_.understood += reading.understood;
+        out_.chatter += reading.chatter;
+        for (const Token& token : reading.unknown) {
+            auto [it, fresh] = suggestions_.try_emplace(token.word);
+            if (fresh) {
+                it->second = token.number_class != NumberClass::none ? "left or right?" : suggestFor(token.word);
+            }
+            out_.unknown.push_back({line.number, token.begin, token.end,
+                std::string(line.text.substr(token.begin, token.end - token.begin)), it->second});
+        }
+        for (const std::string& remark : reading.remarks) {
+            out_.diagnostics.push_back({line.number, remark});
+        }
+    }
+
+    [[nodiscard]] Note* noteBefore()
+    {
+        return last_call_ < 0 ? nullptr : &out_.calls[static_cast<std::size_t>(last_call_)].notes.back();
+    }
+
+    /// A distance or joining word at the head of a line links the note before it. Said before the
+    /// line's first note, the words are spoken with that note; a line of its own is said after.
+    void joinToBefore(const LineReading& reading, Call& call)
+    {
+        Note* before = noteBefore();
+        if (reading.distance_before_m > 0.0) {
+            if (before != nullptr) {
+                const double sum_m = before->link.kind == LinkKind::distance ? before->link.metres : 0.0;
+                before->link = {LinkKind::distance, sum_m + reading.distance_before_m};
+            } else {
+                out_.lead_in_m += reading.distance_before_m;
+            }
+            if (call.notes.empty() && before != nullptr) {
+                before->spoken_after += (before->spoken_after.empty() ? "" : " ") + reading.distance_before_spoken;
+            } else if (!call.notes.empty()) {
+                Note& first = call.notes.front();
+                first.spoken = reading.distance_before_spoken + " " + first.spoken;
+                first.syllables = countSyllables(first.spoken);
+            }
+        } else if (reading.joined_before && before != nullptr && before->link.kind == LinkKind::none) {
+            before->link = {reading.join_before, 0.0};
+        }
+    }
+
+    /// "four left here now": says again a note that was said a little while ago.
+    void markEcho(Note& note)
+    {
+        if (note.here && note.direction) {
+            for (auto it = recent_.rbegin(); it != recent_.rend(); ++it) {
+                if (it->direction == note.direction && (it->grade == note.grade || !note.grade)) {
+                    note.echo_of = it->echo_of.empty() ? it->id : it->echo_of;
+                    return;
+                }
+            }
+        }
+        recent_.push_back(note);
+        if (recent_.size() > 3) {
+            recent_.erase(recent_.begin());
+        }
+    }
+
+    const Style& style_;
+    ParsedNotes& out_;
+    std::ptrdiff_t last_call_ = -1;
+    int last_id_ = 0;
+    std::vector<Note> recent_;
+    std::unordered_map<std::string, std::string> suggestions_;
+};
+
+} // namespace
+
+ParsedNotes parseNotes(std::string_view text, const Style& style)
+{
+    ParsedNotes out;
+    if (text.starts_with("\xEF\xBB\xBF")) {
+        text.remove_prefix(3);
+    }
+    if (text.size() > kLongestText_bytes) {
+        text = text.substr(0, kLongestText_bytes);
+        out.diagnostics.push_back({0, "the text is longer than 8 MB; only its beginning was read"});
+    }
+    const auto lines = linesOf(text, out.diagnostics);
+    StyleDetector detector(style);
+    constexpr std::size_t kLinesForStyle = 400;
+    for (std::size_t i = 0; i < std::min(lines.size(), kLinesForStyle); ++i) {
+        detector.lookAtOrder(lines[i]);
+    }
+    TextReader reader(style, out);
+    for (const Line& line : lines) {
+        auto reading = readEitherWay(line.text, style, detector.order());
+        for (const Note& note : reading.notes) {
+            detector.lookAtScale(note, line.number);
+        }
+        reader.add(line, std::move(reading));
+    }
+    out.style = detector.result();
+    return out;
+}
+
+} // namespace brumefall::notes

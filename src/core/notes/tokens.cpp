@@ -1,0 +1,416 @@
+#include "notes/tokens.h"
+
+#include <algorithm>
+#include <cctype>
+#include <map>
+#include <optional>
+#include <sstream>
+
+namespace brumefall::notes {
+namespace {
+
+struct NumberWord {
+    NumberClass number_class;
+    int value;
+};
+
+const std::map<std::string, NumberWord, std::less<>>& numberWords()
+{
+    using enum NumberClass;
+    static const std::map<std::string, NumberWord, std::less<>> kWords {{"one", {unit, 1}}, {"two", {unit, 2}},
+        {"three", {unit, 3}}, {"four", {unit, 4}}, {"five", {unit, 5}}, {"six", {unit, 6}}, {"seven", {unit, 7}},
+        {"eight", {unit, 8}}, {"nine", {unit, 9}}, {"zero", {unit, 0}}, {"ten", {teen, 10}}, {"eleven", {teen, 11}},
+        {"twelve", {teen, 12}}, {"thirteen", {teen, 13}}, {"fourteen", {teen, 14}}, {"fifteen", {teen, 15}},
+        {"sixteen", {teen, 16}}, {"seventeen", {teen, 17}}, {"eighteen", {teen, 18}}, {"nineteen", {teen, 19}},
+        {"twenty", {ten, 20}}, {"thirty", {ten, 30}}, {"forty", {ten, 40}}, {"fourty", {ten, 40}}, {"fifty", {ten, 50}},
+        {"sixty", {ten, 60}}, {"seventy", {ten, 70}}, {"eighty", {ten, 80}}, {"ninety", {ten, 90}},
+        {"hundred", {hundred, 100}}, {"thousand", {thousand, 1000}}};
+    return kWords;
+}
+
+bool isDigits(std::string_view text)
+{
+    return !text.empty() && std::all_of(text.begin(), text.end(), [](unsigned char c) { return std::isdigit(c); });
+}
+
+/// Builds the tokens of one blank-separated piece of the line.
+class PieceCutter {
+public:
+    PieceCutter(std::vector<Token>& out, const Style& style)
+        : out_(out)
+        , style_(style)
+    {
+    }
+
+    void cut(std::string word, std::size_t begin, std::size_t end)
+    {
+        if (word.empty()) {
+            return;
+        }
+        if (cutNumber(word, begin, end) || cutAbbreviation(word, begin, end) || cutGlued(word, begin, end)
+            || cutHyphenated(word, begin, end)) {
+            return;
+        }
+        addWord(word, begin, end);
+    }
+
+private:
+    void add(Token token) { out_.push_back(std::move(token)); }
+
+    void addWord(const std::string& word, std::size_t begin, std::size_t end)
+    {
+        Token token {word, begin, end, false, NumberClass::none, 0};
+        if (const auto it = numberWords().find(word); it != numberWords().end()) {
+            token.number_class = it->second.number_class;
+            token.number = it->second.value;
+        }
+        add(std::move(token));
+    }
+
+    void addDigits(const std::string& digits, std::size_t begin, std::size_t end)
+    {
+        const int value = digits.size() <= 5 ? std::stoi(digits) : 99999;
+        add({digits, begin, end, false, NumberClass::digits, value});
+    }
+
+    /// "4", "4+", "4-", "120m", "1-20", "3.5", "3½".
+    bool cutNumber(const std::string& word, std::size_t begin, std::size_t end)
+    {
+        const auto digits_end
+            = static_cast<std::size_t>(std::find_if_not(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })
+                - word.begin());
+        if (digits_end == 0) {
+            if (word == "+" || word == "-") {
+                addWord(word == "+" ? "plus" : "minus", begin, end);
+                return true;
+            }
+            return false;
+        }
+        const std::string digits = word.substr(0, digits_end);
+        const std::string rest = word.substr(digits_end);
+        if (rest.empty()) {
+            addDigits(digits, begin, end);
+        } else if (rest == "+" || rest == "-" || rest == "++" || rest == "--") {
+            addDigits(digits, begin, begin + digits_end);
+            if (rest.size() == 2) {
+                addWord("double", begin + digits_end, end);
+            }
+            addWord(rest[0] == '+' ? "plus" : "minus", begin + digits_end, end);
+        } else if (rest == "m") {
+            addDigits(digits, begin, begin + digits_end);
+            addWord("metres", begin + digits_end, end);
+        } else if (rest == ".5" || rest == "\xC2\xBD") {
+            addDigits(digits, begin, begin + digits_end);
+            addWord("half", begin + digits_end, end);
+        } else if (digits.size() == 1 && rest.size() == 3 && rest[0] == '-' && isDigits(rest.substr(1))) {
+            addDigits(digits + rest.substr(1), begin, end);
+        } else {
+            return cutLetterDigit(word, begin, end);
+        }
+        return true;
+    }
+
+    /// "L4", "4L", "R3-", "4R+".
+    bool cutLetterDigit(const std::string& word, std::size_t begin, std::size_t end)
+    {
+        const auto isSide = [](char c) { return c == 'l' || c == 'r'; };
+        const bool letter_first = isSide(word[0]) && word.size() >= 2 && std::isdigit(static_cast<unsigned char>(word[1]));
+        const bool digit_first = std::isdigit(static_cast<unsigned char>(word[0])) && word.size() >= 2 && isSide(word[1]);
+        if (!letter_first && !digit_first) {
+            return false;
+        }
+        const std::string rest = word.substr(2);
+        if (!rest.empty() && rest != "+" && rest != "-") {
+            return false;
+        }
+        for (std::size_t i = 0; i < 2; ++i) {
+            if (isSide(word[i])) {
+                addWord(word[i] == 'l' ? "left" : "right", begin + i, begin + i + 1);
+            } else {
+                addDigits(word.substr(i, 1), begin + i, begin + i + 1);
+            }
+        }
+        if (!rest.empty()) {
+            addWord(rest == "+" ? "plus" : "minus", begin + 2, end);
+        }
+        return true;
+    }
+
+    bool cutAbbreviation(const std::string& word, std::size_t begin, std::size_t end)
+    {
+        std::string_view long_form;
+        if (const auto it = style_.abbreviations.find(word); it != style_.abbreviations.end()) {
+            long_form = it->second;
+        } else {
+            for (const auto& [brief, words] : commonAbbreviations()) {
+                if (brief == word) {
+                    long_form = words;
+                }
+            }
+        }
+        if (long_form.empty()) {
+            return false;
+        }
+        std::istringstream stream {std::string(long_form)};
+        std::string part;
+        while (stream >> part) {
+            addWord(part, begin, end);
+        }
+        return true;
+    }
+
+    bool cutGlued(const std::string& word, std::size_t begin, std::size_t end)
+    {
+        return word.size() >= 2 && word.size() <= 3 && cutLetterDigit(word, begin, end);
+    }
+
+    bool cutHyphenated(const std::string& word, std::size_t begin, std::size_t end)
+    {
+        const auto hyphen = word.find('-');
+        if (hyphen == std::string::npos || hyphen == 0 || hyphen + 1 == word.size()) {
+            return false;
+        }
+        cut(word.substr(0, hyphen), begin, begin + hyphen);
+        cut(word.substr(hyphen + 1), begin + hyphen + 1, end);
+        return true;
+    }
+
+    std::vector<Token>& out_;
+    const Style& style_;
+};
+
+std::string normalised(std::string_view raw)
+{
+    std::string word;
+    for (std::size_t i = 0; i < raw.size(); ++i) {
+        if (raw.substr(i, 3) == "\xE2\x80\x99" || raw.substr(i, 3) == "\xE2\x80\x98") {
+            word += '\'';
+            i += 2;
+        } else {
+            const auto c = static_cast<unsigned char>(raw[i]);
+            word += c < 0x80 ? static_cast<char>(std::tolower(c)) : raw[i];
+        }
+    }
+    return word;
+}
+
+constexpr std::string_view kPausePunctuation = ",.;:!?/";
+constexpr std::string_view kOuterPunctuation = ",.;:!?\"()[]/|";
+
+bool isDirection(const Token& token)
+{
+    return token.word == "left" || token.word == "right" || token.word == "lefts" || token.word == "rights";
+}
+
+/// Finds atoms from left to right; numbers are read with what stands around them.
+class AtomFinder {
+public:
+    AtomFinder(const std::vector<Token>& tokens, Order order)
+        : tokens_(tokens)
+        , order_(order)
+    {
+        words_.reserve(tokens.size());
+        for (const auto& token : tokens) {
+            words_.push_back(token.word);
+        }
+    }
+
+    std::vector<Atom> find()
+    {
+        std::size_t i = 0;
+        while (i < tokens_.size()) {
+            i = next(i);
+        }
+        return std::move(atoms_);
+    }
+
+private:
+    std::size_t next(std::size_t i)
+    {
+        if (tokens_[i].number_class != NumberClass::none || (words_[i] == "a" && isHundred(i + 1))) {
+            const auto [value, count] = readNumber(i);
+            push(Role::number, std::to_string(value), value, i, i + count);
+            return i + count;
+        }
+        const auto match = longestMatch(std::span(words_).subspan(i));
+        if (match.entry == nullptr) {
+            push(Role::unknown, words_[i], 0, i, i + 1);
+            return i + 1;
+        }
+        push(match.entry->role, match.entry->value, 0, i, i + match.words);
+        return i + match.words;
+    }
+
+    void push(Role role, std::string value, int number, std::size_t first, std::size_t last)
+    {
+        atoms_.push_back({role, std::move(value), number, first, last, tokens_[last - 1].pause_after});
+    }
+
+    [[nodiscard]] NumberClass classAt(std::size_t i) const
+    {
+        return i < tokens_.size() ? tokens_[i].number_class : NumberClass::none;
+    }
+
+    [[nodiscard]] bool isHundred(std::size_t i) const { return classAt(i) == NumberClass::hundred; }
+
+    /// A single small number right here must be a grade: after "left", "tightens", "to".
+    [[nodiscard]] bool gradeWanted() const
+    {
+        for (auto it = atoms_.rbegin(); it != atoms_.rend(); ++it) {
+            switch (it->role) {
+            case Role::direction: return order_ == Order::direction_first;
+            case Role::shape:
+            case Role::to: return true;
+            case Role::extent:
+            case Role::late:
+            case Role::sudden:
+            case Role::visibility:
+            case Role::glue: continue;
+            default: return false;
+            }
+        }
+        return false;
+    }
+
+    /// Number first: does "four [plus] [long] left" begin at token `i`?
+    [[nodiscard]] bool leadsToDirection(std::size_t i) const
+    {
+        if (order_ != Order::number_first) {
+            return false;
+        }
+        static const std::vector<std::string> kBetween {
+            "plus", "minus", "half", "long", "short", "very", "extra", "sudden", "tight", "and", "a", "double"};
+        for (std::size_t j = i + 1; j < tokens_.size() && j <= i + 4; ++j) {
+            if (isDirection(tokens_[j])) {
+                return true;
+            }
+            if (std::find(kBetween.begin(), kBetween.end(), words_[j]) == kBetween.end()) {
+                return false;
+            }
+        }
+        return false;
+    }
+
+    struct Number {
+        int value;
+        std::size_t count;
+    };
+
+    [[nodiscard]] Number readNumber(std::size_t i) const
+    {
+        const auto kind = classAt(i);
+        if (kind == NumberClass::none) { // "a hundred"
+            return afterHundred(100, i, i + 2);
+        }
+        const int value = tokens_[i].number;
+        if (kind == NumberClass::digits) {
+            return isHundred(i + 1) && value < 10 ? Number {value * 100, 2} : Number {value, 1};
+        }
+        if (kind == NumberClass::unit) {
+            if (isHundred(i + 1)) {
+                return afterHundred(value * 100, i, i + 2);
+            }
+            if (classAt(i + 1) == NumberClass::thousand) {
+                return {value * 1000, 2};
+            }
+            const bool tens_follow = classAt(i + 1) == NumberClass::ten || classAt(i + 1) == NumberClass::teen;
+            if (tens_follow && !gradeWanted() && value > 0) {
+                const auto rest = belowHundred(i + 1);
+                return {value * 100 + rest.value, 1 + rest.count};
+            }
+            return {value, 1};
+        }
+        if (kind == NumberClass::hundred) {
+            return afterHundred(100, i, i + 1);
+        }
+        return belowHundred(i);
+    }
+
+    [[nodiscard]] Number belowHundred(std::size_t i) const
+    {
+        const bool unit_follows = classAt(i) == NumberClass::ten && classAt(i + 1) == NumberClass::unit
+            && tokens_[i + 1].number > 0 && !leadsToDirection(i + 1) && !tokens_[i].pause_after;
+        return unit_follows ? Number {tokens_[i].number + tokens_[i + 1].number, 2} : Number {tokens_[i].number, 1};
+    }
+
+    /// `value` hundreds were read up to `next`; takes "[and] twenty [five]" too.
+    [[nodiscard]] Number afterHundred(int value, std::size_t first, std::size_t next) const
+    {
+        const bool has_and = next < words_.size() && words_[next] == "and";
+        const std::size_t rest = has_and ? next + 1 : next;
+        const auto kind = classAt(rest);
+        if (kind == NumberClass::ten || kind == NumberClass::teen) {
+            const auto tail = belowHundred(rest);
+            return {value + tail.value, rest - first + tail.count};
+        }
+        if (has_and && kind == NumberClass::unit && !leadsToDirection(rest)) {
+            return {value + tokens_[rest].number, rest - first + 1};
+        }
+        return {value, next - first};
+    }
+
+    const std::vector<Token>& tokens_;
+    Order order_;
+    std::vector<std::string> words_;
+    std::vector<Atom> atoms_;
+};
+
+} // namespace
+
+std::vector<Token> tokenise(std::string_view line, const Style& style)
+{
+    std::vector<Token> tokens;
+    PieceCutter cutter(tokens, style);
+    std::size_t i = 0;
+    while (i < line.size()) {
+        while (i < line.size() && std::isspace(static_cast<unsigned char>(line[i]))) {
+            ++i;
+        }
+        std::size_t end = i;
+        while (end < line.size() && !std::isspace(static_cast<unsigned char>(line[end]))) {
+            ++end;
+        }
+        if (end == i) {
+            break;
+        }
+        if (line.substr(i, end - i) == "!") {
+            tokens.push_back({"!", i, end, false, NumberClass::none, 0});
+            i = end;
+            continue;
+        }
+        std::size_t first = i;
+        std::size_t last = end;
+        bool pause = false;
+        while (first < last && kOuterPunctuation.find(line[first]) != std::string_view::npos) {
+            ++first;
+        }
+        while (last > first && kOuterPunctuation.find(line[last - 1]) != std::string_view::npos) {
+            pause = pause || kPausePunctuation.find(line[last - 1]) != std::string_view::npos;
+            --last;
+        }
+        const std::size_t count_before = tokens.size();
+        // commas without a blank after them still separate
+        std::size_t part = first;
+        for (std::size_t j = first; j <= last; ++j) {
+            if (j == last || line[j] == ',' || line[j] == '/') {
+                cutter.cut(normalised(line.substr(part, j - part)), part, j);
+                if (j != last && tokens.size() > count_before) {
+                    tokens.back().pause_after = true;
+                }
+                part = j + 1;
+            }
+        }
+        if (pause && !tokens.empty()) {
+            tokens.back().pause_after = true;
+        }
+        i = end;
+    }
+    return tokens;
+}
+
+std::vector<Atom> findAtoms(const std::vector<Token>& tokens, Order order)
+{
+    return AtomFinder(tokens, order).find();
+}
+
+} // namespace brumefall::notes

@@ -1,0 +1,162 @@
+#include "pace/pass.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+namespace brumefall::pace {
+namespace {
+
+constexpr double kMarkedSure_s = 0.08;
+constexpr double kDriftPerRootSecond = 0.18; // standard deviation of an unmarked time, per root of a second of bridge
+
+struct MarkedNote {
+    std::size_t index; ///< in the road
+    double time_s;     ///< from go
+};
+
+/// Marks in road order, from go; those that go back in time are left out and told.
+std::vector<MarkedNote> orderedMarks(const road::Road& road, const Pass& pass, std::vector<std::string>& warnings)
+{
+    std::map<std::string, std::size_t> index_of;
+    for (std::size_t i = 0; i < road.notes.size(); ++i) {
+        index_of.emplace(road.notes[i].id, i);
+    }
+    std::vector<MarkedNote> marks;
+    for (const Mark& mark : pass.marks) {
+        if (const auto it = index_of.find(mark.note); it != index_of.end()) {
+            marks.push_back({it->second, mark.media_s - pass.go_s});
+        }
+    }
+    std::sort(marks.begin(), marks.end(), [](const MarkedNote& a, const MarkedNote& b) { return a.index < b.index; });
+    std::vector<MarkedNote> good;
+    for (const MarkedNote& mark : marks) {
+        if (!good.empty() && mark.time_s <= good.back().time_s) {
+            warnings.push_back("the mark of note " + std::to_string(mark.index + 1) + " is before the mark of note "
+                + std::to_string(good.back().index + 1) + "; it was left out");
+            continue;
+        }
+        good.push_back(mark);
+    }
+    return good;
+}
+
+/// How sure an unmarked time is: a bridge between the marks around it.
+double sureBetween(double time_s, double before_s, double after_s)
+{
+    const double a = std::max(0.0, time_s - before_s);
+    const double b = std::max(0.0, after_s - time_s);
+    return a + b > 0.0 ? kMarkedSure_s + kDriftPerRootSecond * std::sqrt(a * b / (a + b)) : kMarkedSure_s;
+}
+
+void tellSureness(Placement& placement, const std::vector<MarkedNote>& marks, std::optional<double> finish_s)
+{
+    for (std::size_t i = 0; i < placement.notes.size(); ++i) {
+        PlacedNote& note = placement.notes[i];
+        double before_s = 0.0;
+        double after_s = finish_s.value_or(placement.pace.duration_s() * 2.0);
+        for (const MarkedNote& mark : marks) {
+            if (mark.index == i) {
+                note.marked = true;
+            }
+            if (mark.index <= i) {
+                before_s = mark.time_s;
+            } else {
+                after_s = mark.time_s;
+                break;
+            }
+        }
+        note.sure_s = note.marked ? kMarkedSure_s : sureBetween(note.arrive_s, before_s, after_s);
+    }
+}
+
+/// With a trace the pace is measured; marks then tell where on it each note is.
+Placement placeOnTrace(const road::Road& road, const Pass& pass, std::vector<std::string> warnings)
+{
+    Placement out;
+    out.pace = Pace(pass.trace);
+    out.warnings = std::move(warnings);
+    const auto marks = orderedMarks(road, pass, out.warnings);
+    std::vector<double> noted {0.0};
+    std::vector<double> measured {0.0};
+    const auto tie = [&](double noted_m, double measured_m) {
+        if (noted_m > noted.back() + 0.5 && measured_m > measured.back()) {
+            noted.push_back(noted_m);
+            measured.push_back(measured_m);
+        }
+    };
+    for (const MarkedNote& mark : marks) {
+        tie(road.notes[mark.index].station_m, out.pace.stationAt(mark.time_s));
+    }
+    tie(road.length_m, out.pace.length_m());
+    if (noted.size() < 2) {
+        noted.push_back(1.0);
+        measured.push_back(1.0);
+    }
+    const MonotoneCurve warp(std::move(noted), std::move(measured));
+    for (const auto& note : road.notes) {
+        const double station_m = warp.at(note.station_m);
+        out.notes.push_back({note.id, station_m, out.pace.timeAt(station_m), 0.0, false});
+    }
+    for (const MarkedNote& mark : marks) {
+        out.notes[mark.index].arrive_s = mark.time_s;
+        out.notes[mark.index].station_m = out.pace.stationAt(mark.time_s);
+    }
+    tellSureness(out, marks, pass.finish_s ? std::optional(*pass.finish_s - pass.go_s) : std::nullopt);
+    return out;
+}
+
+} // namespace
+
+Placement place(const road::Road& road, const Pass& pass, const CarModel& car)
+{
+    std::vector<std::string> warnings;
+    if (pass.trace.size() >= 2) {
+        return placeOnTrace(road, pass, std::move(warnings));
+    }
+    Placement out;
+    const auto marks = orderedMarks(road, pass, warnings);
+    std::vector<Knot> knots;
+    knots.push_back({0.0, 0.0});
+    for (const MarkedNote& mark : marks) {
+        knots.push_back({road.notes[mark.index].station_m, mark.time_s});
+    }
+    std::optional<double> finish_s;
+    if (pass.finish_s) {
+        finish_s = *pass.finish_s - pass.go_s;
+        knots.push_back({road.length_m, *finish_s});
+    }
+    out.pace = predictPace(road, car).warpedTo(knots);
+    out.warnings = std::move(warnings);
+    for (const auto& note : road.notes) {
+        out.notes.push_back({note.id, note.station_m, out.pace.timeAt(note.station_m), 0.0, false});
+    }
+    for (const MarkedNote& mark : marks) {
+        out.notes[mark.index].arrive_s = mark.time_s;
+    }
+    tellSureness(out, marks, finish_s);
+    return out;
+}
+
+Placement placeByPrediction(const road::Road& road, double target_time_s, const CarModel& car)
+{
+    Placement out;
+    out.pace = predictPace(road, car);
+    if (target_time_s > 0.0) {
+        const double scale = target_time_s / out.pace.duration_s();
+        std::vector<Knot> knots;
+        constexpr double kStep_m = 5.0;
+        for (double s = 0.0; s < road.length_m + kStep_m; s += kStep_m) {
+            const double station_m = std::min(s, road.length_m);
+            knots.push_back({station_m, out.pace.timeAt(station_m) * scale});
+        }
+        out.pace = Pace(knots);
+    }
+    for (const auto& note : road.notes) {
+        const double arrive_s = out.pace.timeAt(note.station_m);
+        out.notes.push_back({note.id, note.station_m, arrive_s, 0.05 * arrive_s, false});
+    }
+    return out;
+}
+
+} // namespace brumefall::pace

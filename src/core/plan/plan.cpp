@@ -1,0 +1,202 @@
+#include "plan/plan.h"
+
+#include "notes/spoken.h"
+#include "plan/schedule.h"
+#include "plan/squeeze.h"
+
+#include <algorithm>
+#include <array>
+#include <stdexcept>
+
+namespace brumefall::plan {
+namespace {
+
+/// Where the driver must begin to act: the braking point before `entry_m`, or the entry itself.
+/// Braking distance (v_in^2 - v_corner^2) / (2 a).
+double actionPoint_m(const pace::Pace& pace, double before_m, double entry_m, double corner_end_m, const Driver& driver)
+{
+    constexpr double kStep_m = 4.0;
+    constexpr double kFarthest_m = 160.0;
+    const double first_m = std::max(before_m, entry_m - kFarthest_m);
+    double fastest = pace.speedAt(entry_m);
+    double fastest_m = entry_m;
+    for (double s = entry_m; s >= first_m; s -= kStep_m) {
+        const double v = pace.speedAt(s);
+        if (v > fastest) {
+            fastest = v;
+            fastest_m = s;
+        }
+    }
+    double slowest = fastest;
+    for (double s = entry_m; s <= corner_end_m; s += kStep_m) {
+        slowest = std::min(slowest, pace.speedAt(s));
+    }
+    const double braking_m = (fastest * fastest - slowest * slowest) / (2.0 * std::max(driver.brake_m_s2, 0.5));
+    return std::clamp(entry_m - braking_m, std::min(fastest_m, entry_m), entry_m);
+}
+
+/// Fills in what is known before the schedule: lengths, places, windows.
+class PlanMaker {
+public:
+    explicit PlanMaker(const PlanInput& input)
+        : in_(input)
+        , pace_(input.placement->pace)
+    {
+    }
+
+    Plan make()
+    {
+        plan_.late_penalty = in_.driver.late_penalty;
+        describeNotes();
+        setWindows();
+        speak();
+        findSqueezes(plan_, in_.reader);
+        return std::move(plan_);
+    }
+
+private:
+    void describeNotes()
+    {
+        std::size_t k = 0;
+        for (const notes::Call& call : in_.calls) {
+            if (call.notes.empty()) {
+                continue;
+            }
+            const int index = static_cast<int>(plan_.calls.size());
+            plan_.calls.push_back({call.line, call.text, k, k + call.notes.size(), 0.0, 0.0});
+            for (const notes::Note& note : call.notes) {
+                if (k >= in_.placement->notes.size() || in_.placement->notes[k].id != note.id) {
+                    throw std::invalid_argument("note " + note.id + " has no place");
+                }
+                describe(note, index, in_.placement->notes[k], &note == &call.notes.back());
+                sources_.push_back(&note);
+                ++k;
+            }
+        }
+    }
+
+    void describe(const notes::Note& note, int call, const pace::PlacedNote& place, bool last_of_call)
+    {
+        PlannedNote planned;
+        planned.id = note.id;
+        planned.echo_of = note.echo_of;
+        planned.call = call;
+        planned.text = note.text;
+        planned.spoken = note.spoken;
+        planned.spoken_after = note.spoken_after;
+        planned.spoken_s = spokenLength_s(std::max(note.syllables, 1), in_.reader);
+        planned.gap_after_s = note.spoken_after.empty()
+            ? 0.0
+            : spokenLength_s(notes::countSyllables(note.spoken_after), in_.reader);
+        planned.gap_after_s += last_of_call ? in_.reader.breath_s : 0.0;
+        planned.weight = weightOf(note, in_.scale);
+        planned.station_m = place.station_m;
+        planned.arrive_s = place.arrive_s;
+        plan_.notes.push_back(std::move(planned));
+    }
+
+    void setWindows()
+    {
+        double before_m = 0.0;
+        const auto hold = static_cast<std::size_t>(std::max(in_.driver.holds_notes, 1));
+        for (std::size_t k = 0; k < plan_.notes.size(); ++k) {
+            PlannedNote& note = plan_.notes[k];
+            const double next_m = k + 1 < plan_.notes.size() ? std::max(plan_.notes[k + 1].station_m, note.station_m)
+                                                              : note.station_m + 30.0;
+            const double corner_end_m = std::min(next_m, note.station_m + 60.0);
+            note.action_m = actionPoint_m(pace_, std::min(before_m, note.station_m), note.station_m, corner_end_m, in_.driver);
+            note.act_s = note.action_m < note.station_m ? std::min(pace_.timeAt(note.action_m), note.arrive_s) : note.arrive_s;
+            before_m = note.station_m;
+            const double lead_s = wishedLead_s(*sources_[k], in_.scale, in_.driver, pace_.speedAt(note.action_m));
+            note.window.closes_s = note.act_s - in_.driver.reaction_s;
+            const double opens_s = k >= hold ? plan_.notes[k - hold].arrive_s : 0.0;
+            note.window.opens_s = std::min(opens_s, note.window.closes_s);
+            note.window.ideal_s = std::clamp(note.act_s - lead_s, note.window.opens_s, note.window.closes_s);
+        }
+    }
+
+    void speak()
+    {
+        std::vector<CallToPlan> calls;
+        for (const PlannedCall& call : plan_.calls) {
+            CallToPlan to_plan;
+            double offset_s = 0.0;
+            for (std::size_t k = call.first; k < call.last; ++k) {
+                const PlannedNote& note = plan_.notes[k];
+                to_plan.notes.push_back({offset_s + note.spoken_s, note.window.ideal_s, note.weight});
+                offset_s += note.spoken_s + note.gap_after_s;
+            }
+            to_plan.length_s = offset_s;
+            if (const auto pin = in_.pinned_s.find(plan_.notes[call.first].id); pin != in_.pinned_s.end()) {
+                to_plan.pinned_s = pin->second;
+            }
+            calls.push_back(std::move(to_plan));
+        }
+        const auto starts = schedule(calls, {in_.driver.late_penalty, plan_.not_before_s});
+        for (std::size_t c = 0; c < plan_.calls.size(); ++c) {
+            setTimes(plan_.calls[c], starts[c], calls[c].pinned_s.has_value());
+        }
+    }
+
+    void setTimes(PlannedCall& call, double start_s, bool pinned)
+    {
+        call.start_s = start_s;
+        double at_s = start_s;
+        for (std::size_t k = call.first; k < call.last; ++k) {
+            PlannedNote& note = plan_.notes[k];
+            note.pinned = pinned;
+            note.start_s = at_s;
+            note.end_s = at_s + note.spoken_s;
+            at_s = note.end_s + note.gap_after_s;
+            note.lead_s = note.act_s - note.end_s;
+            note.lead_m = note.action_m - pace_.stationAt(note.end_s);
+            note.notes_ahead = notesAhead(k);
+            constexpr double kTolerance_s = 1e-6;
+            note.status = note.end_s > note.window.closes_s + kTolerance_s ? Status::late
+                : note.end_s < note.window.opens_s - kTolerance_s        ? Status::early
+                                                                          : Status::on_time;
+        }
+        call.end_s = at_s - in_.reader.breath_s;
+    }
+
+    /// How many notes, this one included, the car has not reached when the note has been said.
+    [[nodiscard]] int notesAhead(std::size_t k) const
+    {
+        int ahead = 0;
+        for (std::size_t j = k + 1; j-- > 0 && plan_.notes[j].arrive_s > plan_.notes[k].end_s;) {
+            ++ahead;
+        }
+        return ahead;
+    }
+
+    const PlanInput& in_;
+    const pace::Pace& pace_;
+    Plan plan_;
+    std::vector<const notes::Note*> sources_;
+};
+
+} // namespace
+
+double spokenLength_s(int syllables, const Reader& reader)
+{
+    return static_cast<double>(syllables) / reader.rate_syll_s;
+}
+
+Plan makePlan(const PlanInput& input)
+{
+    if (!(input.reader.rate_syll_s > 0.0)) {
+        throw std::invalid_argument("the reader's rate must be above zero");
+    }
+    if (input.placement == nullptr || input.placement->pace.empty()) {
+        return {};
+    }
+    return PlanMaker(input).make();
+}
+
+std::string toString(Status status)
+{
+    static constexpr std::array kNames {"early", "on_time", "late"};
+    return kNames.at(static_cast<std::size_t>(status));
+}
+
+} // namespace brumefall::plan

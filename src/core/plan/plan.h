@@ -1,0 +1,102 @@
+/// The plan of a stage: notes and their places in, a start and an end for everything that is said out.
+#pragma once
+
+#include "notes/note.h"
+#include "pace/pass.h"
+#include "plan/people.h"
+
+#include <map>
+#include <span>
+#include <string>
+#include <vector>
+
+namespace brumefall::plan {
+
+/// Earliest, wished-for and latest end of a spoken note, in seconds from go; opens <= ideal <= closes.
+struct Window {
+    double opens_s = 0.0;
+    double ideal_s = 0.0;
+    double closes_s = 0.0;
+};
+
+enum class Status { early, on_time, late };
+
+/// A note in the plan. Times in seconds from go; a lead is from the end of the spoken note to its action point.
+struct PlannedNote {
+    std::string id;
+    std::string echo_of;
+    int call = 0; ///< index into the plan's calls
+    std::string text;
+    std::string spoken;
+    std::string spoken_after;
+    double spoken_s = 0.0;    ///< length of `spoken`
+    double gap_after_s = 0.0; ///< exact within a call; at its end the least gap, breath included
+    double weight = 1.0;
+    double station_m = 0.0;
+    double arrive_s = 0.0;
+    double action_m = 0.0;
+    double act_s = 0.0;
+    Window window;
+    double start_s = 0.0;
+    double end_s = 0.0;
+    double lead_s = 0.0;
+    double lead_m = 0.0;
+    int notes_ahead = 0;
+    Status status = Status::on_time;
+    bool pinned = false;
+};
+
+/// A call in the plan: notes [first, last) of the plan, and how long it sounds with its distances.
+struct PlannedCall {
+    int line = 0;
+    std::string text;
+    std::size_t first = 0;
+    std::size_t last = 0;
+    double start_s = 0.0;
+    double end_s = 0.0; ///< of its last distance, or its last note where none is said
+};
+
+/// What can be done about a squeeze, and the seconds it saves.
+struct Remedy {
+    std::string kind; ///< sooner, drop, faster
+    std::vector<std::string> notes;
+    double saves_s = 0.0;
+    std::string text;
+};
+
+/// A run of notes that cannot all be said inside their windows by this reader at this pace.
+struct Squeeze {
+    std::string first;
+    std::string last;
+    double short_s = 0.0;     ///< by how much the worst note misses its window
+    double rate_needed = 0.0; ///< syllables a second that would cure it, 0 where none would
+    std::vector<Remedy> remedies;
+};
+
+struct Plan {
+    double late_penalty = 4.0;
+    double not_before_s = 0.0;
+    std::vector<PlannedNote> notes;
+    std::vector<PlannedCall> calls;
+    std::vector<Squeeze> squeezes;
+};
+
+/// Everything that a plan is made from. `placement.notes` are in the order of the notes in `calls`.
+struct PlanInput {
+    std::span<const notes::Call> calls;
+    notes::Scale scale = notes::Scale::ascending;
+    const pace::Placement* placement = nullptr;
+    Reader reader;
+    Driver driver;
+    std::map<std::string, double> pinned_s; ///< start of a call fixed by hand, by the id of its first note
+};
+
+/// Seconds that `reader` needs for `syllables`.
+[[nodiscard]] double spokenLength_s(int syllables, const Reader& reader);
+
+/// Makes the plan. Notes without a place, or a reader with a rate not above zero, throw std::invalid_argument.
+[[nodiscard]] Plan makePlan(const PlanInput& input);
+
+[[nodiscard]] std::string toString(Status status);
+
+} // namespace brumefall::plan

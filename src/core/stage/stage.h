@@ -1,0 +1,103 @@
+/// A stage folder: the stage itself, its passes and its takes, as values and as files.
+///
+///     <folder>/stage.brumefall        brumefall/stage/1
+///     <folder>/passes/<name>.json     brumefall/pass/1
+///     <folder>/takes/<time>.json      brumefall/take/1
+#pragma once
+
+#include "notes/identity.h"
+#include "notes/parser.h"
+#include "pace/pass.h"
+#include "plan/people.h"
+#include "plan/plan.h"
+#include "take/take.h"
+
+#include <filesystem>
+#include <map>
+#include <string>
+#include <vector>
+
+namespace brumefall::stage {
+
+/// What a crew knows and wishes about one stage. `raw` keeps members that this version does not know.
+struct Stage {
+    std::string name;
+    double official_length_m = 0.0; ///< 0 where it is not known
+    std::string crew;
+    notes::Style style;
+    std::string text;                    ///< the notes as written
+    std::vector<notes::KnownNote> known; ///< their ids, in road order
+    plan::Reader reader;
+    plan::Driver driver;
+    std::map<std::string, double> pinned_s;
+    std::string raw;
+
+    bool operator==(const Stage& other) const;
+};
+
+/// A remark of the driver about a note in a take.
+struct Remark {
+    std::string note;
+    std::string says; ///< earlier, later, reword, good
+};
+
+/// A rehearsal as kept. `found` is in the order of the plan's notes.
+struct Take {
+    std::string name; ///< file name without suffix
+    std::string pass;
+    std::string made_at; ///< ISO 8601, local time
+    std::string reader;  ///< the device that it was recorded from
+    plan::Plan plan;     ///< as it was
+    take::Clock clock;
+    double recorded_s = 0.0;
+    std::string audio; ///< file name within takes/
+    std::vector<take::FoundNote> found;
+    std::vector<take::Verdict> verdicts;
+    std::vector<Remark> remarks;
+    std::string raw;
+};
+
+/// The folder of a stage, given the folder itself or its stage.brumefall.
+[[nodiscard]] std::filesystem::path stageFolder(const std::filesystem::path& given);
+
+/// Readers and writers of the three kinds of file. They throw formats::FormatError, naming the file and,
+/// where it is known, the line: not JSON, a wrong kind, a newer version, a member of the wrong type.
+[[nodiscard]] Stage readStage(const std::filesystem::path& file);
+void writeStage(const std::filesystem::path& file, const Stage& stage);
+[[nodiscard]] pace::Pass readPass(const std::filesystem::path& file);
+void writePass(const std::filesystem::path& file, const pace::Pass& pass);
+[[nodiscard]] Take readTake(const std::filesystem::path& file);
+void writeTake(const std::filesystem::path& file, const Take& take);
+
+/// Files of passes/ or takes/, sorted by name; an absent folder has none.
+[[nodiscard]] std::vector<std::filesystem::path> listJson(const std::filesystem::path& folder);
+
+/// The stage's notes understood, with their kept ids.
+[[nodiscard]] notes::ParsedNotes understand(const Stage& stage);
+
+/// Everything that the plan of a stage along one pass is made of.
+struct Prepared {
+    notes::ParsedNotes notes;
+    road::Road road;
+    pace::Placement placement;
+    plan::Plan plan;
+};
+
+/// Notes, road, places and plan of `stage`; `pass` may be null for the predicted pace. A positive
+/// `target_time_s` plans at the predicted pace stretched to that time.
+[[nodiscard]] Prepared prepare(const Stage& stage, const pace::Pass* pass, double target_time_s = 0.0);
+
+/// The same, for notes that are understood already.
+[[nodiscard]] Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass* pass, double target_time_s = 0.0);
+
+/// One thing that is wrong with a stage folder.
+struct Problem {
+    std::string file;
+    int line = 0;
+    std::string message;
+};
+
+/// Everything that is wrong with a stage folder, worst first.
+[[nodiscard]] std::vector<Problem> checkFolder(const std::filesystem::path& folder);
+
+} // namespace brumefall::stage

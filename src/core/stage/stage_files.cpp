@@ -1,0 +1,329 @@
+#include "formats/files.h"
+#include "formats/notes_json.h"
+#include "formats/plan_json.h"
+#include "formats/take_json.h"
+#include "stage/stage.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <charconv>
+
+namespace brumefall::stage {
+namespace {
+
+using formats::FormatError;
+using Json = nlohmann::ordered_json;
+
+constexpr int kVersion = 1;
+constexpr int kDeepest = 40;
+
+/// nlohmann's parser recurses in its destructor only; depth is still bounded so that no file is absurd.
+Json parseBounded(const std::string& content, const std::string& file)
+{
+    const auto watch = [&](int depth, Json::parse_event_t, Json&) {
+        if (depth > kDeepest) {
+            throw FormatError(file, 0, "nested too deeply");
+        }
+        return true;
+    };
+    try {
+        return Json::parse(content, watch);
+    } catch (const Json::parse_error& error) {
+        const int line = formats::lineOf(content, error.byte == 0 ? 0 : error.byte - 1);
+        const bool cut_off = error.byte >= content.size();
+        throw FormatError(file, line, cut_off ? "the file ends in the middle: half written" : "not valid JSON here");
+    }
+}
+
+/// Reads a file of one kind: "brumefall/<kind>/<version>".
+Json readKind(const std::filesystem::path& path, const std::string& kind)
+{
+    const std::string file = path.string();
+    const std::string content = formats::readFile(path);
+    Json json = parseBounded(content, file);
+    const std::string prefix = "brumefall/" + kind + "/";
+    const std::string format = json.is_object() && json.contains("format") && json["format"].is_string()
+        ? json["format"].get<std::string>()
+        : "";
+    if (!format.starts_with(prefix)) {
+        throw FormatError(file, 1, "this is not a " + kind + " file of Brumefall");
+    }
+    int version = 0;
+    std::from_chars(format.data() + prefix.size(), format.data() + format.size(), version);
+    if (version > kVersion) {
+        throw FormatError(file, 1, "made by a newer Brumefall (version " + std::to_string(version) + "); it was not opened and not changed");
+    }
+    if (version < 1) {
+        throw FormatError(file, 1, "its format says no version");
+    }
+    return json;
+}
+
+/// Runs `read`, turning a member of the wrong type into a FormatError.
+template <typename Read>
+auto reading(const std::filesystem::path& path, Read read)
+{
+    try {
+        return read();
+    } catch (const nlohmann::json::exception& error) {
+        std::string why = error.what();
+        if (const auto bracket = why.find("] "); bracket != std::string::npos) {
+            why = why.substr(bracket + 2);
+        }
+        throw FormatError(path.string(), 0, "a member is missing or of the wrong type: " + why);
+    }
+}
+
+/// What was in the file before, so that members unknown to this version are kept.
+Json keptMembers(const std::string& raw)
+{
+    Json json = raw.empty() ? Json::object() : Json::parse(raw, nullptr, false);
+    return json.is_object() ? json : Json::object();
+}
+
+void write(const std::filesystem::path& file, const Json& json)
+{
+    std::error_code ignored;
+    std::filesystem::create_directories(file.parent_path(), ignored);
+    formats::writeFile(file, json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n");
+}
+
+Json readerToJson(const plan::Reader& reader)
+{
+    return {{"rate_syll_s", reader.rate_syll_s}, {"breath_s", reader.breath_s}, {"fastest_syll_s", reader.fastest_syll_s}};
+}
+
+Json driverToJson(const plan::Driver& driver)
+{
+    return {{"reaction_s", driver.reaction_s}, {"holds_notes", driver.holds_notes}, {"fast_s", driver.fast_s},
+        {"medium_s", driver.medium_s}, {"slow_s", driver.slow_s}, {"hazard_s", driver.hazard_s},
+        {"warning_s", driver.warning_s}, {"floor_m", driver.floor_m}, {"brake_m_s2", driver.brake_m_s2},
+        {"late_penalty", driver.late_penalty}};
+}
+
+double positive(const Json& json, const char* name, double fallback)
+{
+    const double value = json.value(name, fallback);
+    return value > 0.0 && value < 1e6 ? value : fallback;
+}
+
+plan::Reader readerFromJson(const Json& json)
+{
+    plan::Reader reader;
+    reader.rate_syll_s = positive(json, "rate_syll_s", reader.rate_syll_s);
+    reader.breath_s = std::clamp(json.value("breath_s", reader.breath_s), 0.0, 10.0);
+    reader.fastest_syll_s = positive(json, "fastest_syll_s", reader.fastest_syll_s);
+    return reader;
+}
+
+plan::Driver driverFromJson(const Json& json)
+{
+    plan::Driver driver;
+    driver.reaction_s = std::clamp(json.value("reaction_s", driver.reaction_s), 0.0, 10.0);
+    driver.holds_notes = std::clamp(json.value("holds_notes", driver.holds_notes), 1, 50);
+    driver.fast_s = positive(json, "fast_s", driver.fast_s);
+    driver.medium_s = positive(json, "medium_s", driver.medium_s);
+    driver.slow_s = positive(json, "slow_s", driver.slow_s);
+    driver.hazard_s = positive(json, "hazard_s", driver.hazard_s);
+    driver.warning_s = std::clamp(json.value("warning_s", driver.warning_s), 0.0, 60.0);
+    driver.floor_m = std::clamp(json.value("floor_m", driver.floor_m), 0.0, 1000.0);
+    driver.brake_m_s2 = positive(json, "brake_m_s2", driver.brake_m_s2);
+    driver.late_penalty = positive(json, "late_penalty", driver.late_penalty);
+    return driver;
+}
+
+std::vector<std::string> linesOf(const std::string& text)
+{
+    std::vector<std::string> lines;
+    std::size_t at = 0;
+    while (at <= text.size()) {
+        const auto end = std::min(text.find('\n', at), text.size());
+        lines.push_back(text.substr(at, end - at));
+        at = end + 1;
+    }
+    return lines;
+}
+
+} // namespace
+
+bool Stage::operator==(const Stage& other) const
+{
+    const auto sameKnown = [&] {
+        return std::equal(known.begin(), known.end(), other.known.begin(), other.known.end(),
+            [](const auto& a, const auto& b) { return a.id == b.id && a.text == b.text; });
+    };
+    return name == other.name && official_length_m == other.official_length_m && crew == other.crew && style == other.style
+        && text == other.text && reader == other.reader && driver == other.driver && pinned_s == other.pinned_s && sameKnown();
+}
+
+std::filesystem::path stageFolder(const std::filesystem::path& given)
+{
+    return given.filename() == "stage.brumefall" ? given.parent_path() : given;
+}
+
+Stage readStage(const std::filesystem::path& file)
+{
+    const Json json = readKind(file, "stage");
+    return reading(file, [&] {
+        Stage stage;
+        const Json about = json.value("stage", Json::object());
+        stage.name = about.value("name", file.parent_path().filename().string());
+        stage.official_length_m = std::clamp(about.value("length_m", 0.0), 0.0, 1e6);
+        stage.crew = json.value("crew", Json::object()).value("name", "");
+        stage.style = formats::styleFromJson(json.value("style", Json::object()));
+        const Json notes = json.value("notes", Json::object());
+        const auto lines = notes.value("text", std::vector<std::string> {});
+        for (std::size_t i = 0; i < lines.size(); ++i) {
+            stage.text += (i == 0 ? "" : "\n") + lines[i];
+        }
+        for (const Json& note : notes.value("ids", Json::array())) {
+            stage.known.push_back({note.at(0).get<std::string>(), note.at(1).get<std::string>()});
+        }
+        stage.reader = readerFromJson(json.value("reader", Json::object()));
+        stage.driver = driverFromJson(json.value("driver", Json::object()));
+        stage.pinned_s = json.value("pinned_s", std::map<std::string, double> {});
+        stage.raw = json.dump();
+        return stage;
+    });
+}
+
+void writeStage(const std::filesystem::path& file, const Stage& stage)
+{
+    Json json = keptMembers(stage.raw);
+    json["format"] = "brumefall/stage/1";
+    json["stage"]["name"] = stage.name;
+    json["stage"]["length_m"] = stage.official_length_m;
+    json["crew"]["name"] = stage.crew;
+    json["style"] = formats::styleToJson(stage.style);
+    json["notes"]["text"] = linesOf(stage.text);
+    Json ids = Json::array();
+    for (const auto& note : stage.known) {
+        ids.push_back({note.id, note.text});
+    }
+    json["notes"]["ids"] = std::move(ids);
+    json["reader"].update(readerToJson(stage.reader));
+    json["driver"].update(driverToJson(stage.driver));
+    json["pinned_s"] = stage.pinned_s;
+    write(file, json);
+}
+
+pace::Pass readPass(const std::filesystem::path& file)
+{
+    const Json json = readKind(file, "pass");
+    return reading(file, [&] {
+        pace::Pass pass;
+        pass.name = file.stem().string();
+        pass.kind = json.value("kind", "stage");
+        const Json media = json.value("media", Json::object());
+        pass.media = {media.value("path", ""), media.value("duration_s", 0.0), media.value("size_bytes", 0LL)};
+        const Json span = json.value("span", Json::object());
+        pass.in_s = span.value("in_s", 0.0);
+        pass.out_s = span.value("out_s", 0.0);
+        pass.go_s = json.value("go_s", pass.in_s);
+        if (json.contains("finish_s") && !json["finish_s"].is_null()) {
+            pass.finish_s = json["finish_s"].get<double>();
+        }
+        for (const Json& mark : json.value("marks", Json::array())) {
+            pass.marks.push_back({mark.at("note").get<std::string>(), mark.at("media_s").get<double>()});
+        }
+        for (const Json& knot : json.value("trace", Json::array())) {
+            pass.trace.push_back({knot.at("station_m").get<double>(), knot.at("time_s").get<double>()});
+        }
+        return pass;
+    });
+}
+
+void writePass(const std::filesystem::path& file, const pace::Pass& pass)
+{
+    Json json = Json::object();
+    try {
+        json = readKind(file, "pass"); // keeps what this version does not know
+    } catch (const FormatError&) {
+        json["format"] = "brumefall/pass/1";
+    }
+    json["kind"] = pass.kind;
+    json["media"]["path"] = pass.media.path;
+    json["media"]["size_bytes"] = pass.media.size_bytes;
+    json["media"]["duration_s"] = pass.media.duration_s;
+    json["span"]["in_s"] = pass.in_s;
+    json["span"]["out_s"] = pass.out_s;
+    json["go_s"] = pass.go_s;
+    if (pass.finish_s) {
+        json["finish_s"] = *pass.finish_s;
+    } else {
+        json.erase("finish_s");
+    }
+    Json marks = Json::array();
+    for (const auto& mark : pass.marks) {
+        marks.push_back({{"note", mark.note}, {"media_s", mark.media_s}});
+    }
+    json["marks"] = std::move(marks);
+    Json trace = Json::array();
+    for (const auto& knot : pass.trace) {
+        trace.push_back({{"time_s", knot.time_s}, {"station_m", knot.station_m}});
+    }
+    json["trace"] = std::move(trace);
+    write(file, json);
+}
+
+Take readTake(const std::filesystem::path& file)
+{
+    const Json json = readKind(file, "take");
+    return reading(file, [&] {
+        Take take;
+        take.name = file.stem().string();
+        take.pass = json.value("pass", "");
+        take.made_at = json.value("made_at", "");
+        take.reader = json.value("reader", "");
+        take.plan = formats::planFromJson(json.at("plan"));
+        const Json clock = json.value("clock", Json::object());
+        take.clock = {clock.value("offset_s", 0.0), positive(clock, "rate", 1.0)};
+        take.recorded_s = json.value("recorded_s", 0.0);
+        take.audio = json.value("audio", "");
+        take.found = formats::foundFromJson(json.value("calls", Json::array()));
+        take.verdicts = formats::verdictsFromJson(json.value("verdicts", Json::array()));
+        for (const Json& remark : json.value("remarks", Json::array())) {
+            take.remarks.push_back({remark.at("note").get<std::string>(), remark.at("says").get<std::string>()});
+        }
+        take.raw = json.dump();
+        return take;
+    });
+}
+
+void writeTake(const std::filesystem::path& file, const Take& take)
+{
+    Json json = keptMembers(take.raw);
+    json["format"] = "brumefall/take/1";
+    json["pass"] = take.pass;
+    json["made_at"] = take.made_at;
+    json["reader"] = take.reader;
+    json["plan"] = formats::planToJson(take.plan);
+    json["clock"]["offset_s"] = take.clock.offset_s;
+    json["clock"]["rate"] = take.clock.rate;
+    json["recorded_s"] = take.recorded_s;
+    json["audio"] = take.audio;
+    json["calls"] = formats::foundToJson(take.found);
+    json["verdicts"] = formats::verdictsToJson(take.verdicts);
+    Json remarks = Json::array();
+    for (const auto& remark : take.remarks) {
+        remarks.push_back({{"note", remark.note}, {"says", remark.says}});
+    }
+    json["remarks"] = std::move(remarks);
+    write(file, json);
+}
+
+std::vector<std::filesystem::path> listJson(const std::filesystem::path& folder)
+{
+    std::vector<std::filesystem::path> files;
+    std::error_code error;
+    for (const auto& entry : std::filesystem::directory_iterator(folder, error)) {
+        if (entry.path().extension() == ".json") {
+            files.push_back(entry.path());
+        }
+    }
+    std::sort(files.begin(), files.end());
+    return files;
+}
+
+} // namespace brumefall::stage

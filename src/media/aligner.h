@@ -1,0 +1,43 @@
+/// Finds the calls of a plan in a recording: forced alignment with pocketsphinx.
+///
+/// The grammar is a chain of the expected notes over the whole recording. Every note can be skipped,
+/// repeated and broken off, distances and joining words may be left out, and silence and noise may stand
+/// anywhere. Each word of each note is a dictionary word of its own, so what is found is never ambiguous.
+#pragma once
+
+#include "media/sound.h"
+#include "take/take.h"
+
+#include <string>
+#include <vector>
+
+namespace brumefall::media {
+
+/// Sample rate that the recogniser works at.
+inline constexpr int kAlignRate_hz = 16000;
+
+/// What is expected for one note.
+struct ExpectedNote {
+    std::string id;
+    std::string spoken;       ///< its own words, joining word included
+    std::string spoken_after; ///< the distance said after it
+};
+
+struct Alignment {
+    std::vector<take::FoundNote> notes; ///< one for each expected note, in their order
+    double real_time_factor = 0.0;
+};
+
+[[nodiscard]] std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan);
+
+/// `sound` at any rate. Throws MediaError where the acoustic model is missing. Cancelling returns the
+/// notes as missed.
+[[nodiscard]] Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress = {});
+
+/// `sound` at another rate, by FFmpeg's resampler.
+[[nodiscard]] Sound resampled(const Sound& sound, int rate_hz);
+
+/// ARPAbet phones of an English word that the dictionary lacks, from the voice's own pronunciation.
+[[nodiscard]] std::string phonesFor(const std::string& word);
+
+} // namespace brumefall::media

@@ -1,0 +1,158 @@
+#include "media/input.h"
+
+#include "media/aligner.h"
+
+#include <QAudioDevice>
+#include <QAudioSource>
+#include <QElapsedTimer>
+#include <QMediaDevices>
+#include <QTimer>
+
+#include <algorithm>
+#include <cmath>
+#include <random>
+
+namespace brumefall::media {
+namespace {
+
+class Microphone : public VoiceInput {
+    Q_OBJECT
+
+public:
+    explicit Microphone(const QString& name)
+        : wished_(name)
+    {
+    }
+
+    void start() override
+    {
+        QAudioDevice device = QMediaDevices::defaultAudioInput();
+        for (const QAudioDevice& candidate : QMediaDevices::audioInputs()) {
+            if (candidate.description() == wished_) {
+                device = candidate;
+            }
+        }
+        if (device.isNull()) {
+            emit failed(tr("No microphone was found. Plug one in, or choose the simulated reader."));
+            return;
+        }
+        QAudioFormat format;
+        format.setSampleRate(kRecordingRate_hz);
+        format.setChannelCount(1);
+        format.setSampleFormat(QAudioFormat::Int16);
+        source_ = std::make_unique<QAudioSource>(device, format);
+        connect(source_.get(), &QAudioSource::stateChanged, this, [this](QAudio::State state) {
+            if (state == QAudio::StoppedState && source_ && source_->error() != QAudio::NoError) {
+                emit failed(tr("The microphone stopped. What was recorded so far is kept."));
+            }
+        });
+        stream_ = source_->start();
+        if (stream_ == nullptr) {
+            emit failed(tr("The microphone could not be opened."));
+            return;
+        }
+        connect(stream_, &QIODevice::readyRead, this, [this] { emit samplesReady(stream_->readAll()); });
+    }
+
+    void stop() override
+    {
+        if (source_) {
+            const auto source = std::move(source_);
+            source->stop();
+        }
+    }
+
+    [[nodiscard]] QString name() const override { return wished_.isEmpty() ? tr("Microphone") : wished_; }
+
+private:
+    QString wished_;
+    std::unique_ptr<QAudioSource> source_;
+    QIODevice* stream_ = nullptr;
+};
+
+class SimulatedInput : public VoiceInput {
+    Q_OBJECT
+
+public:
+    SimulatedInput(Reading reading, std::function<double()> now_s)
+        : sound_(resampled(reading.sound, kRecordingRate_hz))
+        , from_s_(reading.from_s)
+        , now_s_(std::move(now_s))
+    {
+        timer_.setInterval(20);
+        timer_.setTimerType(Qt::PreciseTimer);
+        connect(&timer_, &QTimer::timeout, this, &SimulatedInput::deliver);
+    }
+
+    void start() override
+    {
+        began_.start();
+        delivered_ = 0;
+        // where in the reading the stage clock is now; the two run at the same rate from here
+        first_ = static_cast<long long>(std::llround((now_s_() - from_s_) * kRecordingRate_hz));
+        timer_.start();
+    }
+
+    void stop() override
+    {
+        if (timer_.isActive()) {
+            deliver();
+            timer_.stop();
+        }
+    }
+
+    [[nodiscard]] QString name() const override { return tr("Simulated reader"); }
+
+private:
+    void deliver()
+    {
+        const auto due = began_.nsecsElapsed() * kRecordingRate_hz / 1'000'000'000LL;
+        if (due <= delivered_) {
+            return;
+        }
+        std::vector<std::int16_t> block(static_cast<std::size_t>(due - delivered_));
+        for (std::size_t i = 0; i < block.size(); ++i) {
+            const long long at = first_ + delivered_ + static_cast<long long>(i);
+            const bool inside = at >= 0 && at < static_cast<long long>(sound_.samples.size());
+            const int voice = inside ? sound_.samples[static_cast<std::size_t>(at)] : 0;
+            block[i] = static_cast<std::int16_t>(std::clamp(voice + static_cast<int>(room_(random_)), -32768, 32767));
+        }
+        delivered_ = due;
+        emit samplesReady(QByteArray(reinterpret_cast<const char*>(block.data()), static_cast<qsizetype>(block.size() * 2)));
+    }
+
+    Sound sound_;
+    double from_s_;
+    std::function<double()> now_s_;
+    QTimer timer_;
+    QElapsedTimer began_;
+    long long first_ = 0;
+    long long delivered_ = 0;
+    std::minstd_rand random_ {7};
+    std::normal_distribution<double> room_ {0.0, 25.0};
+};
+
+} // namespace
+
+QStringList microphoneNames()
+{
+    QStringList names;
+    for (const QAudioDevice& device : QMediaDevices::audioInputs()) {
+        names << device.description();
+    }
+    return names;
+}
+
+std::unique_ptr<VoiceInput> makeMicrophone(const QString& name)
+{
+    return std::make_unique<Microphone>(name);
+}
+
+std::unique_ptr<VoiceInput> makeSimulatedReader(Reading reading, std::function<double()> now_s)
+{
+    return std::make_unique<SimulatedInput>(std::move(reading), std::move(now_s));
+}
+
+} // namespace brumefall::media
+
+#include "input.moc"

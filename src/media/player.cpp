@@ -1,0 +1,315 @@
+#include "media/player.h"
+
+#include <QFileInfo>
+#include <QMetaObject>
+
+#include <mpv/client.h>
+#include <mpv/render.h>
+
+#include <algorithm>
+#include <array>
+#include <chrono>
+#include <clocale>
+#include <string>
+
+namespace brumefall::media {
+namespace {
+
+using Clock = std::chrono::steady_clock;
+
+enum Property : std::uint64_t { kTime = 1, kPause, kDuration, kEof, kSpeed };
+
+} // namespace
+
+struct Player::State {
+    mpv_handle* mpv = nullptr;
+    mpv_render_context* render = nullptr;
+    bool open = false;
+    bool playing = false;
+    bool seeking = false;
+    double rate = 1.0;
+    double duration_s = 0.0;
+    double position_s = 0.0;
+    Clock::time_point position_at = Clock::now();
+    QString file;
+    bool has_guide = false;
+    std::int64_t guide_track = 0;
+};
+
+Player::Player(QObject* parent)
+    : QObject(parent)
+    , state_(std::make_unique<State>())
+{
+    std::setlocale(LC_NUMERIC, "C"); // libmpv asks for it
+    state_->mpv = mpv_create();
+    if (state_->mpv == nullptr) {
+        return;
+    }
+    mpv_handle* mpv = state_->mpv;
+    for (const auto& [name, value] : std::initializer_list<std::pair<const char*, const char*>> {{"vo", "libmpv"},
+             {"config", "no"}, {"terminal", "no"}, {"input-default-bindings", "no"}, {"osc", "no"}, {"osd-level", "0"},
+             {"keep-open", "yes"}, {"pause", "yes"}, {"hr-seek", "yes"}, {"audio-pitch-correction", "yes"},
+             {"audio-fallback-to-null", "yes"}, {"hwdec", "no"}, {"idle", "yes"}, {"ytdl", "no"}, {"load-scripts", "no"},
+             {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
+        mpv_set_option_string(mpv, name, value);
+    }
+    if (qEnvironmentVariableIsSet("BRUMEFALL_SILENT")) {
+        mpv_set_option_string(mpv, "ao", "null");
+    }
+    mpv_initialize(mpv);
+    mpv_observe_property(mpv, kTime, "time-pos", MPV_FORMAT_DOUBLE);
+    mpv_observe_property(mpv, kPause, "pause", MPV_FORMAT_FLAG);
+    mpv_observe_property(mpv, kDuration, "duration", MPV_FORMAT_DOUBLE);
+    mpv_observe_property(mpv, kEof, "eof-reached", MPV_FORMAT_FLAG);
+    mpv_observe_property(mpv, kSpeed, "speed", MPV_FORMAT_DOUBLE);
+    mpv_set_wakeup_callback(
+        mpv, [](void* self) { QMetaObject::invokeMethod(static_cast<Player*>(self), &Player::handleEvents, Qt::QueuedConnection); },
+        this);
+    mpv_render_param params[] {
+        {MPV_RENDER_PARAM_API_TYPE, const_cast<char*>(MPV_RENDER_API_TYPE_SW)}, {MPV_RENDER_PARAM_INVALID, nullptr}};
+    if (mpv_render_context_create(&state_->render, mpv, params) >= 0) {
+        mpv_render_context_set_update_callback(
+            state_->render,
+            [](void* self) { QMetaObject::invokeMethod(static_cast<Player*>(self), &Player::pictureChanged, Qt::QueuedConnection); },
+            this);
+    }
+}
+
+Player::~Player()
+{
+    if (state_->render != nullptr) {
+        mpv_render_context_set_update_callback(state_->render, nullptr, nullptr);
+        mpv_render_context_free(state_->render);
+    }
+    if (state_->mpv != nullptr) {
+        mpv_set_wakeup_callback(state_->mpv, nullptr, nullptr);
+        mpv_terminate_destroy(state_->mpv);
+    }
+}
+
+void Player::command(const char* const* words)
+{
+    if (state_->mpv != nullptr) {
+        mpv_command_async(state_->mpv, 0, const_cast<const char**>(words));
+    }
+}
+
+void Player::open(const QString& file, double at_s)
+{
+    state_->file = file;
+    state_->open = false;
+    state_->duration_s = 0.0;
+    state_->position_s = at_s;
+    pause();
+    if (!QFileInfo::exists(file)) {
+        close();
+        emit failed(tr("The video is not there: %1").arg(file));
+        return;
+    }
+    if (state_->has_guide) {
+        mpv_set_property_string(state_->mpv, "lavfi-complex", "");
+        state_->has_guide = false;
+    }
+    const std::string start = std::to_string(at_s);
+    mpv_set_property_string(state_->mpv, "start", start.c_str());
+    const std::string name = file.toStdString();
+    const char* words[] {"loadfile", name.c_str(), nullptr};
+    command(words);
+}
+
+void Player::close()
+{
+    const char* words[] {"stop", nullptr};
+    command(words);
+    state_->open = false;
+}
+
+void Player::play()
+{
+    int paused = 0;
+    if (state_->mpv != nullptr) {
+        mpv_set_property_async(state_->mpv, 0, "pause", MPV_FORMAT_FLAG, &paused);
+    }
+}
+
+void Player::pause()
+{
+    int paused = 1;
+    if (state_->mpv != nullptr) {
+        mpv_set_property_async(state_->mpv, 0, "pause", MPV_FORMAT_FLAG, &paused);
+    }
+}
+
+void Player::setRate(double rate)
+{
+    double bounded = std::clamp(rate, 0.25, 3.0);
+    state_->position_s = position_s();
+    state_->position_at = Clock::now();
+    state_->rate = bounded;
+    if (state_->mpv != nullptr) {
+        mpv_set_property_async(state_->mpv, 0, "speed", MPV_FORMAT_DOUBLE, &bounded);
+    }
+}
+
+void Player::seek(double media_s)
+{
+    const std::string time = std::to_string(std::max(0.0, media_s));
+    const char* words[] {"seek", time.c_str(), "absolute+exact", nullptr};
+    state_->seeking = true;
+    state_->position_s = std::max(0.0, media_s);
+    state_->position_at = Clock::now();
+    command(words);
+    emit positionChanged(state_->position_s);
+}
+
+void Player::stepFrame(int direction)
+{
+    const char* words[] {direction > 0 ? "frame-step" : "frame-back-step", nullptr};
+    command(words);
+}
+
+void Player::setVolume(double share)
+{
+    double percent = 100.0 * std::clamp(share, 0.0, 1.0);
+    if (state_->mpv != nullptr) {
+        mpv_set_property_async(state_->mpv, 0, "volume", MPV_FORMAT_DOUBLE, &percent);
+    }
+}
+
+void Player::setGuide(const QString& file)
+{
+    if (state_->mpv == nullptr) {
+        return;
+    }
+    mpv_set_property_string(state_->mpv, "lavfi-complex", "");
+    const char* remove[] {"audio-remove", nullptr, nullptr};
+    if (state_->has_guide) {
+        const std::string id = std::to_string(state_->guide_track);
+        remove[1] = id.c_str();
+        mpv_command(state_->mpv, const_cast<const char**>(remove));
+        state_->has_guide = false;
+    }
+    if (file.isEmpty()) {
+        mpv_set_property_string(state_->mpv, "aid", "auto");
+        return;
+    }
+    const std::string name = file.toStdString();
+    const char* add[] {"audio-add", name.c_str(), "select", nullptr};
+    if (mpv_command(state_->mpv, const_cast<const char**>(add)) < 0) {
+        emit failed(tr("The guide voice could not be added."));
+        return;
+    }
+    std::int64_t id = 0;
+    mpv_get_property(state_->mpv, "aid", MPV_FORMAT_INT64, &id);
+    state_->guide_track = id;
+    state_->has_guide = true;
+    if (id > 1) { // the video has a sound of its own: under the voice, not instead of it
+        const std::string graph = "[aid1]volume=0.25[video];[aid" + std::to_string(id)
+            + "]volume=1[voice];[video][voice]amix=inputs=2:duration=longest:normalize=0[ao]";
+        mpv_set_property_string(state_->mpv, "lavfi-complex", graph.c_str());
+    }
+}
+
+bool Player::isPlaying() const
+{
+    return state_->playing;
+}
+
+bool Player::isOpen() const
+{
+    return state_->open;
+}
+
+bool Player::isSeeking() const
+{
+    return state_->seeking;
+}
+
+double Player::rate() const
+{
+    return state_->rate;
+}
+
+double Player::duration_s() const
+{
+    return state_->duration_s;
+}
+
+double Player::position_s() const
+{
+    if (!state_->playing || state_->seeking) {
+        return state_->position_s;
+    }
+    const std::chrono::duration<double> since = Clock::now() - state_->position_at;
+    return state_->position_s + state_->rate * std::min(since.count(), 0.25);
+}
+
+QImage Player::picture(const QSize& size)
+{
+    if (state_->render == nullptr || !state_->open || size.isEmpty()) {
+        return {};
+    }
+    mpv_render_context_update(state_->render);
+    QImage image(size, QImage::Format_RGB32);
+    std::array<int, 2> pixels {size.width(), size.height()};
+    auto stride = static_cast<std::size_t>(image.bytesPerLine());
+    int no_wait = 0;
+    mpv_render_param params[] {{MPV_RENDER_PARAM_SW_SIZE, pixels.data()}, {MPV_RENDER_PARAM_SW_FORMAT, const_cast<char*>("bgr0")},
+        {MPV_RENDER_PARAM_SW_STRIDE, &stride}, {MPV_RENDER_PARAM_SW_POINTER, image.bits()},
+        {MPV_RENDER_PARAM_BLOCK_FOR_TARGET_TIME, &no_wait}, {MPV_RENDER_PARAM_INVALID, nullptr}};
+    return mpv_render_context_render(state_->render, params) >= 0 ? image : QImage();
+}
+
+void Player::handleEvents()
+{
+    while (state_->mpv != nullptr) {
+        const mpv_event* event = mpv_wait_event(state_->mpv, 0.0);
+        if (event->event_id == MPV_EVENT_NONE) {
+            return;
+        }
+        if (event->event_id == MPV_EVENT_END_FILE) {
+            const auto* end = static_cast<const mpv_event_end_file*>(event->data);
+            if (end->reason == MPV_END_FILE_REASON_ERROR) {
+                state_->open = false;
+                emit failed(tr("%1 cannot be played: %2").arg(QFileInfo(state_->file).fileName(), QString::fromUtf8(mpv_error_string(end->error))));
+            }
+        } else if (event->event_id == MPV_EVENT_FILE_LOADED) {
+            state_->open = true;
+        } else if (event->event_id == MPV_EVENT_PLAYBACK_RESTART) {
+            state_->seeking = false;
+            state_->position_at = Clock::now();
+            emit pictureChanged();
+        } else if (event->event_id == MPV_EVENT_PROPERTY_CHANGE) {
+            const auto* property = static_cast<const mpv_event_property*>(event->data);
+            if (property->data == nullptr) {
+                continue;
+            }
+            switch (event->reply_userdata) {
+            case kTime:
+                state_->position_s = *static_cast<const double*>(property->data);
+                state_->position_at = Clock::now();
+                emit positionChanged(state_->position_s);
+                break;
+            case kPause:
+                state_->position_s = position_s();
+                state_->position_at = Clock::now();
+                state_->playing = *static_cast<const int*>(property->data) == 0;
+                emit playingChanged(state_->playing);
+                break;
+            case kDuration:
+                state_->duration_s = *static_cast<const double*>(property->data);
+                emit opened(state_->duration_s);
+                break;
+            case kEof:
+                if (*static_cast<const int*>(property->data) != 0) {
+                    pause();
+                    emit ended();
+                }
+                break;
+            default: break;
+            }
+        }
+    }
+}
+
+} // namespace brumefall::media

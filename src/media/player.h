@@ -1,0 +1,68 @@
+/// Plays a video and its sound: libmpv behind commands and observed properties.
+///
+/// libmpv's own thread does the playing; this object lives in the window's thread, sends it commands
+/// and hears of changes through its event queue. Pictures come as images (software rendering), which
+/// works everywhere, or are drawn by an OpenGL widget that takes the render context.
+#pragma once
+
+#include <QImage>
+#include <QObject>
+#include <QSize>
+#include <QString>
+
+#include <memory>
+
+struct mpv_handle;
+
+namespace brumefall::media {
+
+class Player : public QObject {
+    Q_OBJECT
+
+public:
+    explicit Player(QObject* parent = nullptr);
+    ~Player() override;
+
+    /// Opens `file` paused at `at_s`; a failure comes back through `failed`.
+    void open(const QString& file, double at_s = 0.0);
+    void close();
+
+    void play();
+    void pause();
+    void setRate(double rate); ///< 0.25 to 3, pitch kept
+    void seek(double media_s); ///< exact
+    void stepFrame(int direction); ///< +1 or -1
+    void setVolume(double share); ///< 0 to 1
+
+    /// Mixes the sound file `file` with the video's own, which is ducked under it; both stay together at
+    /// any rate. An empty name takes it away.
+    void setGuide(const QString& file);
+
+    [[nodiscard]] bool isPlaying() const;
+    [[nodiscard]] bool isOpen() const;
+    [[nodiscard]] bool isSeeking() const;
+    [[nodiscard]] double rate() const;
+    [[nodiscard]] double duration_s() const;
+    /// Time in the media now, in seconds; between the player's own reports it is carried on by the clock.
+    [[nodiscard]] double position_s() const;
+
+    /// The current picture, fitted into `size`; null where there is none.
+    [[nodiscard]] QImage picture(const QSize& size);
+
+signals:
+    void pictureChanged();
+    void positionChanged(double media_s);
+    void playingChanged(bool playing);
+    void opened(double duration_s);
+    void ended();
+    void failed(const QString& why);
+
+private:
+    struct State;
+    void handleEvents();
+    void command(const char* const* words);
+
+    std::unique_ptr<State> state_;
+};
+
+} // namespace brumefall::media

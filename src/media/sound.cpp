@@ -1,0 +1,251 @@
+#include "media/sound.h"
+
+extern "C" {
+#include <libavcodec/avcodec.h>
+#include <libavformat/avformat.h>
+#include <libavutil/channel_layout.h>
+#include <libavutil/opt.h>
+#include <libswresample/swresample.h>
+}
+
+#include <algorithm>
+#include <cmath>
+#include <memory>
+
+namespace brumefall::media {
+namespace {
+
+template <auto Free>
+struct Freer {
+    template <typename T>
+    void operator()(T* pointer) const
+    {
+        Free(&pointer);
+    }
+};
+
+using Format = std::unique_ptr<AVFormatContext, Freer<avformat_close_input>>;
+using Codec = std::unique_ptr<AVCodecContext, Freer<avcodec_free_context>>;
+using Packet = std::unique_ptr<AVPacket, Freer<av_packet_free>>;
+using Frame = std::unique_ptr<AVFrame, Freer<av_frame_free>>;
+using Resampler = std::unique_ptr<SwrContext, Freer<swr_free>>;
+
+std::string reason(int error)
+{
+    char text[AV_ERROR_MAX_STRING_SIZE] = {};
+    av_strerror(error, text, sizeof text);
+    return text;
+}
+
+Format open(const std::filesystem::path& file)
+{
+    av_log_set_level(AV_LOG_QUIET);
+    std::error_code error;
+    if (!std::filesystem::exists(file, error)) {
+        throw MediaError(file, "the file is not there");
+    }
+    AVFormatContext* raw = nullptr;
+    if (const int failed = avformat_open_input(&raw, file.c_str(), nullptr, nullptr); failed < 0) {
+        throw MediaError(file, "not a video or sound file (" + reason(failed) + ")");
+    }
+    Format format(raw);
+    if (const int failed = avformat_find_stream_info(format.get(), nullptr); failed < 0) {
+        throw MediaError(file, "broken: " + reason(failed));
+    }
+    return format;
+}
+
+double durationOf(const AVFormatContext& format)
+{
+    return format.duration > 0 ? static_cast<double>(format.duration) / AV_TIME_BASE : 0.0;
+}
+
+/// Decodes the first sound track and hands blocks of one-channel samples on.
+class SoundDecoder {
+public:
+    SoundDecoder(const std::filesystem::path& file, int rate_hz)
+        : format_(open(file))
+        , packet_(av_packet_alloc())
+        , frame_(av_frame_alloc())
+    {
+        const AVCodec* codec = nullptr;
+        stream_ = av_find_best_stream(format_.get(), AVMEDIA_TYPE_AUDIO, -1, -1, &codec, 0);
+        if (stream_ < 0 || codec == nullptr) {
+            throw MediaError(file, "it has no sound");
+        }
+        const AVStream& stream = *format_->streams[stream_];
+        for (unsigned i = 0; i < format_->nb_streams; ++i) {
+            format_->streams[i]->discard = static_cast<int>(i) == stream_ ? AVDISCARD_DEFAULT : AVDISCARD_ALL;
+        }
+        codec_.reset(avcodec_alloc_context3(codec));
+        avcodec_parameters_to_context(codec_.get(), stream.codecpar);
+        codec_->pkt_timebase = stream.time_base;
+        if (const int failed = avcodec_open2(codec_.get(), codec, nullptr); failed < 0) {
+            throw MediaError(file, "its sound cannot be decoded (" + reason(failed) + ")");
+        }
+        rate_hz_ = rate_hz > 0 ? rate_hz : codec_->sample_rate;
+    }
+
+    [[nodiscard]] int rate_hz() const { return rate_hz_; }
+
+    /// `take(samples, count)` gets every block in order.
+    template <typename Take>
+    void run(const Progress& progress, Take take)
+    {
+        const double duration_s = std::max(0.001, durationOf(*format_));
+        int packets = 0;
+        bool going = true;
+        while (going && av_read_frame(format_.get(), packet_.get()) >= 0) {
+            if (packet_->stream_index == stream_ && avcodec_send_packet(codec_.get(), packet_.get()) >= 0) {
+                drain(take);
+            }
+            av_packet_unref(packet_.get());
+            if (progress && ++packets % 256 == 0) {
+                going = progress(std::min(1.0, static_cast<double>(done_) / rate_hz_ / duration_s));
+            }
+        }
+        avcodec_send_packet(codec_.get(), nullptr);
+        drain(take);
+    }
+
+private:
+    template <typename Take>
+    void drain(Take& take)
+    {
+        while (avcodec_receive_frame(codec_.get(), frame_.get()) >= 0) {
+            if (!resampler_) {
+                openResampler();
+            }
+            const auto most = swr_get_out_samples(resampler_.get(), frame_->nb_samples);
+            block_.resize(static_cast<std::size_t>(std::max(0, most)));
+            auto* out = reinterpret_cast<std::uint8_t*>(block_.data());
+            const int count = swr_convert(resampler_.get(), &out, most,
+                const_cast<const std::uint8_t**>(frame_->extended_data), frame_->nb_samples);
+            if (count > 0) {
+                take(block_.data(), static_cast<std::size_t>(count));
+                done_ += count;
+            }
+            av_frame_unref(frame_.get());
+        }
+    }
+
+    void openResampler()
+    {
+        AVChannelLayout mono = AV_CHANNEL_LAYOUT_MONO;
+        AVChannelLayout in = frame_->ch_layout;
+        if (in.order == AV_CHANNEL_ORDER_UNSPEC) {
+            av_channel_layout_default(&in, std::max(1, frame_->ch_layout.nb_channels));
+        }
+        SwrContext* raw = nullptr;
+        swr_alloc_set_opts2(&raw, &mono, AV_SAMPLE_FMT_S16, rate_hz_, &in, static_cast<AVSampleFormat>(frame_->format),
+            frame_->sample_rate, 0, nullptr);
+        resampler_.reset(raw);
+        swr_init(raw);
+    }
+
+    Format format_;
+    Codec codec_;
+    Resampler resampler_;
+    Packet packet_;
+    Frame frame_;
+    std::vector<std::int16_t> block_;
+    int stream_ = -1;
+    int rate_hz_ = 0;
+    long long done_ = 0;
+};
+
+/// Folds samples into slices as they come.
+class PeakFolder {
+public:
+    PeakFolder(double slice_s, int rate_hz)
+        : per_slice_(std::max(1.0, slice_s * rate_hz))
+    {
+        peaks_.slice_s = slice_s;
+    }
+
+    void add(const std::int16_t* samples, std::size_t count)
+    {
+        std::size_t i = 0;
+        while (i < count) {
+            const auto slice_end = static_cast<long long>(per_slice_ * static_cast<double>(peaks_.low.size() + 1));
+            const auto until = std::min(count, i + static_cast<std::size_t>(std::max(1LL, slice_end - done_)));
+            const auto [low, high] = std::minmax_element(samples + i, samples + until);
+            low_ = std::min(low_, *low);
+            high_ = std::max(high_, *high);
+            done_ += static_cast<long long>(until - i);
+            i = until;
+            if (done_ >= slice_end) {
+                close();
+            }
+        }
+    }
+
+    Peaks finish()
+    {
+        if (low_ < high_) {
+            close();
+        }
+        return std::move(peaks_);
+    }
+
+private:
+    void close()
+    {
+        peaks_.low.push_back(static_cast<float>(low_) / 32768.0F);
+        peaks_.high.push_back(static_cast<float>(high_) / 32768.0F);
+        low_ = 0;
+        high_ = 0;
+    }
+
+    double per_slice_;
+    long long done_ = 0;
+    std::int16_t low_ = 0;
+    std::int16_t high_ = 0;
+    Peaks peaks_;
+};
+
+} // namespace
+
+Sound decodeSound(const std::filesystem::path& file, int rate_hz, const Progress& progress)
+{
+    SoundDecoder decoder(file, rate_hz);
+    Sound sound {{}, decoder.rate_hz()};
+    decoder.run(progress, [&](const std::int16_t* samples, std::size_t count) {
+        sound.samples.insert(sound.samples.end(), samples, samples + count);
+    });
+    return sound;
+}
+
+Peaks decodePeaks(const std::filesystem::path& file, double slice_s, const Progress& progress)
+{
+    SoundDecoder decoder(file, 0);
+    PeakFolder folder(slice_s, decoder.rate_hz());
+    decoder.run(progress, [&](const std::int16_t* samples, std::size_t count) { folder.add(samples, count); });
+    return folder.finish();
+}
+
+Peaks peaksOf(const Sound& sound, double slice_s)
+{
+    PeakFolder folder(slice_s, sound.rate_hz);
+    folder.add(sound.samples.data(), sound.samples.size());
+    return folder.finish();
+}
+
+MediaFacts inspect(const std::filesystem::path& file)
+{
+    const auto format = open(file);
+    MediaFacts facts;
+    facts.duration_s = durationOf(*format);
+    for (unsigned i = 0; i < format->nb_streams; ++i) {
+        const AVCodecParameters& parameters = *format->streams[i]->codecpar;
+        if (parameters.codec_type == AVMEDIA_TYPE_VIDEO && !facts.has_video) {
+            facts.has_video = true;
+            facts.width = parameters.width;
+            facts.height = parameters.height;
+        }
+        facts.has_sound = facts.has_sound || parameters.codec_type == AVMEDIA_TYPE_AUDIO;
+    }
+    return facts;
+}
+
+} // namespace brumefall::media

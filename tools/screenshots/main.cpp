@@ -1,0 +1,158 @@
+// Makes the pictures of docs/screenshots from the demo stage: screenshots STAGE_FOLDER OUT_FOLDER [NAME ...]
+
+#include "main_window.h"
+#include "read/read_workspace.h"
+#include "review/review_workspace.h"
+#include "theme/theme.h"
+#include "widgets/gap_view.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QElapsedTimer>
+#include <QPushButton>
+#include <QStandardPaths>
+#include <QTableView>
+#include <QTemporaryDir>
+#include <QTest>
+
+#include <filesystem>
+#include <functional>
+#include <iostream>
+
+namespace {
+
+using namespace brumefall::app;
+
+/// The picture settles: video decoded, waveform read.
+void settle(int ms = 700)
+{
+    QTest::qWait(ms);
+}
+
+void selectNumber(MainWindow& window, std::size_t number)
+{
+    const auto& notes = window.document().prepared().placement.notes;
+    if (number >= 1 && number <= notes.size()) {
+        window.document().setCurrentNote(QString::fromStdString(notes[number - 1].id));
+    }
+}
+
+struct Shot {
+    const char* name;
+    std::function<void(MainWindow&)> prepare;
+};
+
+const Shot kShots[] {
+    {"notes",
+        [](MainWindow& w) {
+            w.showWorkspace(MainWindow::kNotes);
+            selectNumber(w, 5);
+        }},
+    {"places",
+        [](MainWindow& w) {
+            w.document().choosePass(QStringLiteral("recce"));
+            w.showWorkspace(MainWindow::kPlaces);
+            settle(2500);
+            selectNumber(w, 14);
+            w.transport().seekStage(w.document().prepared().placement.notes[13].arrive_s - 2.0);
+            settle(1500);
+            w.transport().setRate(1.0);
+        }},
+    {"plan",
+        [](MainWindow& w) {
+            w.document().choosePass(QStringLiteral("stage"));
+            w.showWorkspace(MainWindow::kPlan);
+            settle();
+            auto* gap = w.findChild<GapView*>(QStringLiteral("planGap"));
+            gap->setSpan(36.0, 58.0);
+            w.transport().seekStage(41.0);
+            selectNumber(w, 9);
+        }},
+    {"read",
+        [](MainWindow& w) {
+            w.showWorkspace(MainWindow::kRead);
+            w.transport().seekStage(8.0);
+            settle(1500);
+            w.findChild<QPushButton*>(QStringLiteral("recordButton"))->click();
+            QElapsedTimer timer;
+            timer.start();
+            while (w.transport().stageTime() < 12.4 && timer.elapsed() < 20000) {
+                QTest::qWait(20);
+            }
+        }},
+    {"review",
+        [](MainWindow& w) {
+            if (w.recorder().isRecording()) {
+                w.recorder().stop();
+                while (w.recorder().isJudging()) {
+                    QTest::qWait(50);
+                }
+            }
+            w.review().showTake(QStringLiteral("2030-03-07 20.14.05"));
+            w.showWorkspace(MainWindow::kReview);
+            settle();
+            const auto* take = w.review().take();
+            for (const auto& verdict : take->verdicts) {
+                if (verdict.timing == brumefall::take::Timing::late && verdict.off_s > 0.3) {
+                    w.document().setCurrentNote(QString::fromStdString(verdict.id));
+                    auto* gap = w.findChild<GapView*>(QStringLiteral("reviewGap"));
+                    gap->setSpan(verdict.planned_end_s - 8.0, verdict.planned_end_s + 14.0);
+                    gap->showNote(verdict.id);
+                    auto* table = w.findChild<QTableView*>(QStringLiteral("verdictTable"));
+                    table->selectRow(w.document().numberOf(verdict.id) - 1);
+                    w.transport().seekStage(verdict.end_s);
+                    break;
+                }
+            }
+        }},
+    {"log", [](MainWindow& w) { w.showWorkspace(MainWindow::kLog); }},
+    {"night_room",
+        [](MainWindow& w) {
+            applyTheme(*qApp, Theme::nightRoom());
+            w.showWorkspace(MainWindow::kPlan);
+        }},
+    {"caution",
+        [](MainWindow& w) {
+            applyTheme(*qApp, Theme::paper());
+            w.showCaution();
+        }},
+};
+
+} // namespace
+
+int main(int argc, char** argv)
+{
+    if (argc < 3) {
+        std::cerr << "usage: screenshots STAGE_FOLDER OUT_FOLDER [NAME ...]\n";
+        return 2;
+    }
+    qputenv("BRUMEFALL_SILENT", "1");
+    QApplication application(argc, argv);
+    QStandardPaths::setTestModeEnabled(true);
+    QApplication::setOrganizationName(QStringLiteral("BrumefallScreenshots"));
+    QApplication::setStyle(QStringLiteral("Fusion"));
+    loadFonts();
+    applyTheme(application, Theme::paper());
+    // work on a copy: the demo stays as it was made
+    const QTemporaryDir scratch;
+    const auto copy = std::filesystem::path(scratch.path().toStdString()) / "Lantern Pass";
+    std::filesystem::copy(argv[1], copy, std::filesystem::copy_options::recursive);
+    QDir().mkpath(QString::fromLocal8Bit(argv[2]));
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    window.openStage(QString::fromStdString(copy.string()));
+    settle(1500);
+    const QStringList wished = QApplication::arguments().mid(3);
+    for (const Shot& shot : kShots) {
+        if (!wished.isEmpty() && !wished.contains(QString::fromLatin1(shot.name))) {
+            continue;
+        }
+        shot.prepare(window);
+        settle();
+        const QString file = QStringLiteral("%1/%2.png").arg(QString::fromLocal8Bit(argv[2]), QString::fromLatin1(shot.name));
+        window.grab().save(file);
+        std::cout << file.toStdString() << "\n";
+    }
+    return 0;
+}
