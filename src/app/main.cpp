@@ -9,6 +9,7 @@
 
 int main(int argc, char** argv)
 {
+    brumefall::app::hideInstalledMono();
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("Brumefall"));
     QApplication::setOrganizationName(QStringLiteral("Brumefall"));

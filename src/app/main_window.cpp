@@ -79,7 +79,6 @@ MainWindow::MainWindow()
         tab->setProperty("workspace", true);
         tab->setCheckable(true);
         tab->setFocusPolicy(Qt::NoFocus);
-        tab->setShortcut(Qt::Key_F1 + i);
         connect(tab, &QPushButton::clicked, this, [this, i] { showWorkspace(static_cast<Workspace>(i)); });
         tabs->addWidget(tab);
         tabs_.push_back(tab);
@@ -157,7 +156,7 @@ QWidget* MainWindow::makeTransportBar()
         return button;
     };
     play_ = add(tr("Play  (Space)"), "playButton", [this] { transport_.playPause(); });
-    play_->setMinimumWidth(130);
+    play_->setMinimumWidth(140);
     add(tr("Go  (Home)"), "goButton", [this] { transport_.seekStage(0.0); });
     add(tr("\u22125 s  (\u2190)"), "backButton", [this] { transport_.seekStage(transport_.stageTime() - 5.0); });
     add(tr("+5 s  (\u2192)"), "forwardButton", [this] { transport_.seekStage(transport_.stageTime() + 5.0); });
@@ -245,9 +244,11 @@ void MainWindow::showCaution()
     caution_->setAutoFillBackground(true);
     auto* text = new QLabel(cautionText());
     text->setWordWrap(true);
-    text->setMaximumWidth(640);
-    text->setFont(typeface(type::kLarge));
+    constexpr int kTextWidth = 640;
     text->setStyleSheet(QStringLiteral("font-size: 18px;"));
+    text->setFixedWidth(kTextWidth);
+    text->ensurePolished();
+    text->setMinimumHeight(text->heightForWidth(kTextWidth));
     auto* understood = new QPushButton(tr("We have read this  (Enter)"));
     understood->setObjectName(QStringLiteral("cautionRead"));
     understood->setDefault(true);
@@ -319,6 +320,12 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
         caution_->setGeometry(rect());
     }
     if (event->type() != QEvent::KeyPress || !isActiveWindow() || caution_ != nullptr) {
+        return QMainWindow::eventFilter(watched, event);
+    }
+    if (const int function = static_cast<QKeyEvent*>(event)->key() - Qt::Key_F1; function >= 0 && function < kWorkspaces) {
+        if (!watched->isWindowType()) {
+            showWorkspace(static_cast<Workspace>(function));
+        }
         return QMainWindow::eventFilter(watched, event);
     }
     const QWidget* focus = QApplication::focusWidget();

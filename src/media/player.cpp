@@ -8,9 +8,13 @@
 
 #include <algorithm>
 #include <array>
+#include <atomic>
 #include <chrono>
+#include <cmath>
 #include <clocale>
+#include <mutex>
 #include <string>
+#include <thread>
 
 namespace brumefall::media {
 namespace {
@@ -24,13 +28,39 @@ enum Property : std::uint64_t { kTime = 1, kPause, kDuration, kEof, kSpeed };
 struct Player::State {
     mpv_handle* mpv = nullptr;
     mpv_render_context* render = nullptr;
+    std::thread events;
+    std::atomic<bool> leaving = false;
+    std::atomic<bool> picture_waits = false; ///< a change is on its way to the window already
+
+    // below: shared with the event thread
+    mutable std::mutex mutex;
     bool open = false;
     bool playing = false;
     bool seeking = false;
     double rate = 1.0;
     double duration_s = 0.0;
     double position_s = 0.0;
+    double aspect = 0.0;
+    Clock::time_point seek_at = Clock::now();
     Clock::time_point position_at = Clock::now();
+
+    /// Call with the mutex held.
+    [[nodiscard]] double positionNow() const
+    {
+        if (!playing || seeking) {
+            return position_s;
+        }
+        const std::chrono::duration<double> since = Clock::now() - position_at;
+        return position_s + rate * std::min(since.count(), 0.25);
+    }
+
+    void setPosition(double at_s)
+    {
+        position_s = at_s;
+        position_at = Clock::now();
+    }
+
+    // the window's own
     QString file;
     bool has_guide = false;
     std::int64_t guide_track = 0;
@@ -50,7 +80,8 @@ Player::Player(QObject* parent)
              {"config", "no"}, {"terminal", "no"}, {"input-default-bindings", "no"}, {"osc", "no"}, {"osd-level", "0"},
              {"keep-open", "yes"}, {"pause", "yes"}, {"hr-seek", "yes"}, {"audio-pitch-correction", "yes"},
              {"audio-fallback-to-null", "yes"}, {"hwdec", "no"}, {"idle", "yes"}, {"ytdl", "no"}, {"load-scripts", "no"},
-             {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
+             {"load-osd-console", "no"}, {"load-stats-overlay", "no"}, {"load-auto-profiles", "no"},
+             {"audio-buffer", "0.4"}, {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
         mpv_set_option_string(mpv, name, value);
     }
     if (qEnvironmentVariableIsSet("BRUMEFALL_SILENT")) {
@@ -62,27 +93,28 @@ Player::Player(QObject* parent)
     mpv_observe_property(mpv, kDuration, "duration", MPV_FORMAT_DOUBLE);
     mpv_observe_property(mpv, kEof, "eof-reached", MPV_FORMAT_FLAG);
     mpv_observe_property(mpv, kSpeed, "speed", MPV_FORMAT_DOUBLE);
-    mpv_set_wakeup_callback(
-        mpv, [](void* self) { QMetaObject::invokeMethod(static_cast<Player*>(self), &Player::handleEvents, Qt::QueuedConnection); },
-        this);
     mpv_render_param params[] {
         {MPV_RENDER_PARAM_API_TYPE, const_cast<char*>(MPV_RENDER_API_TYPE_SW)}, {MPV_RENDER_PARAM_INVALID, nullptr}};
     if (mpv_render_context_create(&state_->render, mpv, params) >= 0) {
         mpv_render_context_set_update_callback(
             state_->render,
-            [](void* self) { QMetaObject::invokeMethod(static_cast<Player*>(self), &Player::pictureChanged, Qt::QueuedConnection); },
-            this);
+            [](void* self) { static_cast<Player*>(self)->announcePicture(); }, this);
     }
+    state_->events = std::thread([this] { handleEvents(); });
 }
 
 Player::~Player()
 {
+    state_->leaving = true;
+    if (state_->events.joinable()) {
+        mpv_wakeup(state_->mpv);
+        state_->events.join();
+    }
     if (state_->render != nullptr) {
         mpv_render_context_set_update_callback(state_->render, nullptr, nullptr);
         mpv_render_context_free(state_->render);
     }
     if (state_->mpv != nullptr) {
-        mpv_set_wakeup_callback(state_->mpv, nullptr, nullptr);
         mpv_terminate_destroy(state_->mpv);
     }
 }
@@ -97,9 +129,13 @@ void Player::command(const char* const* words)
 void Player::open(const QString& file, double at_s)
 {
     state_->file = file;
-    state_->open = false;
-    state_->duration_s = 0.0;
-    state_->position_s = at_s;
+    {
+        const std::lock_guard lock(state_->mutex);
+        state_->open = false;
+        state_->seeking = false;
+        state_->duration_s = 0.0;
+        state_->setPosition(at_s);
+    }
     pause();
     if (!QFileInfo::exists(file)) {
         close();
@@ -121,6 +157,7 @@ void Player::close()
 {
     const char* words[] {"stop", nullptr};
     command(words);
+    const std::lock_guard lock(state_->mutex);
     state_->open = false;
 }
 
@@ -143,9 +180,11 @@ void Player::pause()
 void Player::setRate(double rate)
 {
     double bounded = std::clamp(rate, 0.25, 3.0);
-    state_->position_s = position_s();
-    state_->position_at = Clock::now();
-    state_->rate = bounded;
+    {
+        const std::lock_guard lock(state_->mutex);
+        state_->setPosition(state_->positionNow());
+        state_->rate = bounded;
+    }
     if (state_->mpv != nullptr) {
         mpv_set_property_async(state_->mpv, 0, "speed", MPV_FORMAT_DOUBLE, &bounded);
     }
@@ -155,11 +194,14 @@ void Player::seek(double media_s)
 {
     const std::string time = std::to_string(std::max(0.0, media_s));
     const char* words[] {"seek", time.c_str(), "absolute+exact", nullptr};
-    state_->seeking = true;
-    state_->position_s = std::max(0.0, media_s);
-    state_->position_at = Clock::now();
+    {
+        const std::lock_guard lock(state_->mutex);
+        state_->seeking = true;
+        state_->seek_at = Clock::now();
+        state_->setPosition(std::max(0.0, media_s));
+    }
     command(words);
-    emit positionChanged(state_->position_s);
+    emit positionChanged(std::max(0.0, media_s));
 }
 
 void Player::stepFrame(int direction)
@@ -212,41 +254,57 @@ void Player::setGuide(const QString& file)
 
 bool Player::isPlaying() const
 {
+    const std::lock_guard lock(state_->mutex);
     return state_->playing;
 }
 
 bool Player::isOpen() const
 {
+    const std::lock_guard lock(state_->mutex);
     return state_->open;
 }
 
 bool Player::isSeeking() const
 {
+    const std::lock_guard lock(state_->mutex);
     return state_->seeking;
 }
 
 double Player::rate() const
 {
+    const std::lock_guard lock(state_->mutex);
     return state_->rate;
 }
 
 double Player::duration_s() const
 {
+    const std::lock_guard lock(state_->mutex);
     return state_->duration_s;
 }
 
 double Player::position_s() const
 {
-    if (!state_->playing || state_->seeking) {
-        return state_->position_s;
+    const std::lock_guard lock(state_->mutex);
+    return state_->positionNow();
+}
+
+double Player::aspect() const
+{
+    const std::lock_guard lock(state_->mutex);
+    return state_->aspect;
+}
+
+void Player::announcePicture()
+{
+    if (!state_->picture_waits.exchange(true)) {
+        QMetaObject::invokeMethod(this, &Player::pictureChanged, Qt::QueuedConnection);
     }
-    const std::chrono::duration<double> since = Clock::now() - state_->position_at;
-    return state_->position_s + state_->rate * std::min(since.count(), 0.25);
 }
 
 QImage Player::picture(const QSize& size)
 {
-    if (state_->render == nullptr || !state_->open || size.isEmpty()) {
+    state_->picture_waits = false;
+    if (state_->render == nullptr || !isOpen() || size.isEmpty()) {
         return {};
     }
     mpv_render_context_update(state_->render);
@@ -260,55 +318,106 @@ QImage Player::picture(const QSize& size)
     return mpv_render_context_render(state_->render, params) >= 0 ? image : QImage();
 }
 
+/// A restart or a time can still be of what was played before the seek: the seek is over when the
+/// player stands where it was sent, or plays on after a while because it cannot stand there.
+/// Call with the mutex held.
+bool Player::settleSeek(double now_s)
+{
+    constexpr double kNear_s = 0.4;
+    constexpr std::chrono::seconds kPatience(2);
+    const bool arrived = std::abs(now_s - state_->position_s) < kNear_s;
+    if (!arrived && Clock::now() - state_->seek_at <= kPatience) {
+        return false;
+    }
+    state_->seeking = false;
+    state_->setPosition(now_s);
+    return true;
+}
+
+template <typename Signal, typename... Values>
+void Player::tell(Signal signal, Values... values)
+{
+    QMetaObject::invokeMethod(
+        this, [this, signal, values...] { (this->*signal)(values...); }, Qt::QueuedConnection);
+}
+
+/// Runs in a thread of its own, so that the time of every report is its own and not the window's.
 void Player::handleEvents()
 {
-    while (state_->mpv != nullptr) {
-        const mpv_event* event = mpv_wait_event(state_->mpv, 0.0);
-        if (event->event_id == MPV_EVENT_NONE) {
-            return;
-        }
-        if (event->event_id == MPV_EVENT_END_FILE) {
+    while (!state_->leaving) {
+        const mpv_event* event = mpv_wait_event(state_->mpv, -1.0);
+        switch (event->event_id) {
+        case MPV_EVENT_SHUTDOWN: return;
+        case MPV_EVENT_END_FILE: {
             const auto* end = static_cast<const mpv_event_end_file*>(event->data);
             if (end->reason == MPV_END_FILE_REASON_ERROR) {
+                const std::lock_guard lock(state_->mutex);
                 state_->open = false;
-                emit failed(tr("%1 cannot be played: %2").arg(QFileInfo(state_->file).fileName(), QString::fromUtf8(mpv_error_string(end->error))));
+                tell(&Player::openFailed, QString::fromUtf8(mpv_error_string(end->error)));
             }
-        } else if (event->event_id == MPV_EVENT_FILE_LOADED) {
-            state_->open = true;
-        } else if (event->event_id == MPV_EVENT_PLAYBACK_RESTART) {
-            state_->seeking = false;
-            state_->position_at = Clock::now();
-            emit pictureChanged();
-        } else if (event->event_id == MPV_EVENT_PROPERTY_CHANGE) {
-            const auto* property = static_cast<const mpv_event_property*>(event->data);
-            if (property->data == nullptr) {
-                continue;
-            }
-            switch (event->reply_userdata) {
-            case kTime:
-                state_->position_s = *static_cast<const double*>(property->data);
-                state_->position_at = Clock::now();
-                emit positionChanged(state_->position_s);
-                break;
-            case kPause:
-                state_->position_s = position_s();
-                state_->position_at = Clock::now();
-                state_->playing = *static_cast<const int*>(property->data) == 0;
-                emit playingChanged(state_->playing);
-                break;
-            case kDuration:
-                state_->duration_s = *static_cast<const double*>(property->data);
-                emit opened(state_->duration_s);
-                break;
-            case kEof:
-                if (*static_cast<const int*>(property->data) != 0) {
-                    pause();
-                    emit ended();
-                }
-                break;
-            default: break;
-            }
+            break;
         }
+        case MPV_EVENT_FILE_LOADED: {
+            const std::lock_guard lock(state_->mutex);
+            state_->open = true;
+            break;
+        }
+        case MPV_EVENT_PLAYBACK_RESTART: {
+            double aspect = 0.0;
+            double now_s = 0.0;
+            mpv_get_property(state_->mpv, "video-params/aspect", MPV_FORMAT_DOUBLE, &aspect);
+            const bool known = mpv_get_property(state_->mpv, "time-pos", MPV_FORMAT_DOUBLE, &now_s) >= 0;
+            const std::lock_guard lock(state_->mutex);
+            state_->aspect = aspect;
+            if (known && state_->seeking && settleSeek(now_s)) {
+                tell(&Player::positionChanged, now_s);
+            }
+            announcePicture();
+            break;
+        }
+        case MPV_EVENT_PROPERTY_CHANGE:
+            handleProperty(event->reply_userdata, static_cast<const mpv_event_property*>(event->data)->data);
+            break;
+        default: break;
+        }
+    }
+}
+
+void Player::openFailed(const QString& why)
+{
+    emit failed(tr("%1 cannot be played: %2").arg(QFileInfo(state_->file).fileName(), why));
+}
+
+void Player::handleProperty(std::uint64_t property, const void* value)
+{
+    if (value == nullptr) {
+        return;
+    }
+    const std::lock_guard lock(state_->mutex);
+    switch (property) {
+    case kTime: {
+        const double now_s = *static_cast<const double*>(value);
+        if (state_->seeking ? settleSeek(now_s) : (state_->setPosition(now_s), true)) {
+            tell(&Player::positionChanged, now_s);
+        }
+        break;
+    }
+    case kPause:
+        state_->setPosition(state_->positionNow());
+        state_->playing = *static_cast<const int*>(value) == 0;
+        tell(&Player::playingChanged, state_->playing);
+        break;
+    case kDuration:
+        state_->duration_s = *static_cast<const double*>(value);
+        tell(&Player::opened, state_->duration_s);
+        break;
+    case kEof:
+        if (*static_cast<const int*>(value) != 0) {
+            QMetaObject::invokeMethod(this, &Player::pause, Qt::QueuedConnection);
+            tell(&Player::ended);
+        }
+        break;
+    default: break;
     }
 }
 

@@ -1,7 +1,8 @@
 /// Plays a video and its sound: libmpv behind commands and observed properties.
 ///
-/// libmpv's own thread does the playing; this object lives in the window's thread, sends it commands
-/// and hears of changes through its event queue. Pictures come as images (software rendering), which
+/// libmpv's own threads do the playing; this object lives in the window's thread and sends it commands.
+/// Its reports are taken in a thread of their own, with the time of their arrival, so that the clock
+/// stays true while the window is busy; signals come in the window's thread. Pictures come as images (software rendering), which
 /// works everywhere, or are drawn by an OpenGL widget that takes the render context.
 #pragma once
 
@@ -10,6 +11,7 @@
 #include <QSize>
 #include <QString>
 
+#include <cstdint>
 #include <memory>
 
 struct mpv_handle;
@@ -46,6 +48,9 @@ public:
     /// Time in the media now, in seconds; between the player's own reports it is carried on by the clock.
     [[nodiscard]] double position_s() const;
 
+    /// Width over height of the picture as it is meant to be seen; 0 where there is none.
+    [[nodiscard]] double aspect() const;
+
     /// The current picture, fitted into `size`; null where there is none.
     [[nodiscard]] QImage picture(const QSize& size);
 
@@ -60,6 +65,12 @@ signals:
 private:
     struct State;
     void handleEvents();
+    void handleProperty(std::uint64_t property, const void* value);
+    bool settleSeek(double now_s);
+    void openFailed(const QString& why);
+    void announcePicture();
+    template <typename Signal, typename... Values>
+    void tell(Signal signal, Values... values);
     void command(const char* const* words);
 
     std::unique_ptr<State> state_;

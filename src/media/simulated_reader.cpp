@@ -97,8 +97,7 @@ private:
             if (count == 0) {
                 return;
             }
-            const bool crowded = taken_[call] || (call > 0 && taken_[call - 1]) || (call + 1 < taken_.size() && taken_[call + 1]);
-            if (!crowded) {
+            if (!taken_[call]) {
                 taken_[call] = true;
                 faults_.push_back({kind, plan_.notes[note].id});
                 --count;

@@ -39,7 +39,7 @@ struct Reading {
     std::vector<Fault> faults;
 };
 
-/// Chooses faults at notes where each leaves the others' calls alone, at most one to a call; fewer than
+/// Chooses faults at notes where each leaves the other calls alone, at most one to a call; fewer than
 /// wished where there is no room.
 [[nodiscard]] std::vector<Fault> chooseFaults(const plan::Plan& plan, const FaultWish& wish, std::uint32_t seed);
 

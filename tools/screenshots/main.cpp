@@ -64,7 +64,7 @@ const Shot kShots[] {
             w.showWorkspace(MainWindow::kPlan);
             settle();
             auto* gap = w.findChild<GapView*>(QStringLiteral("planGap"));
-            gap->setSpan(36.0, 58.0);
+            gap->setSpan(37.0, 55.0);
             w.transport().seekStage(41.0);
             selectNumber(w, 9);
         }},
@@ -96,7 +96,7 @@ const Shot kShots[] {
                 if (verdict.timing == brumefall::take::Timing::late && verdict.off_s > 0.3) {
                     w.document().setCurrentNote(QString::fromStdString(verdict.id));
                     auto* gap = w.findChild<GapView*>(QStringLiteral("reviewGap"));
-                    gap->setSpan(verdict.planned_end_s - 8.0, verdict.planned_end_s + 14.0);
+                    gap->setSpan(verdict.planned_end_s - 6.0, verdict.planned_end_s + 13.0);
                     gap->showNote(verdict.id);
                     auto* table = w.findChild<QTableView*>(QStringLiteral("verdictTable"));
                     table->selectRow(w.document().numberOf(verdict.id) - 1);
@@ -127,6 +127,7 @@ int main(int argc, char** argv)
         return 2;
     }
     qputenv("BRUMEFALL_SILENT", "1");
+    hideInstalledMono();
     QApplication application(argc, argv);
     QStandardPaths::setTestModeEnabled(true);
     QApplication::setOrganizationName(QStringLiteral("BrumefallScreenshots"));

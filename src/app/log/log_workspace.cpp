@@ -12,6 +12,7 @@
 #include <QValueAxis>
 
 #include <algorithm>
+#include <cmath>
 #include <map>
 
 namespace brumefall::app {
@@ -49,7 +50,9 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     table_->setShowGrid(false);
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+    table_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
+    table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->setFocusPolicy(Qt::StrongFocus);
     chart_->setObjectName(QStringLiteral("trendChart"));
     chart_->setAccessibleName(tr("Share of notes on time, take after take"));
@@ -90,7 +93,7 @@ void LogWorkspace::showTakes()
     for (const auto& take : takes) {
         ++number;
         if (!take.verdicts.empty()) {
-            series->append(number, 100.0 * take::figures(take.plan, take.verdicts).on_time_share);
+            series->append(number, std::round(100.0 * take::figures(take.plan, take.verdicts).on_time_share));
         }
     }
     const Theme& t = theme();

@@ -174,9 +174,9 @@ void UnderstoodDelegate::paint(QPainter* painter, const QStyleOptionViewItem& op
     painter->drawLine(r.bottomLeft(), r.bottomRight());
 }
 
-QSize UnderstoodDelegate::sizeHint(const QStyleOptionViewItem& option, const QModelIndex&) const
+QSize UnderstoodDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const
 {
-    return {option.rect.width(), 46};
+    return {200, 46};
 }
 
 NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
@@ -199,6 +199,7 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     list_->setModel(model_);
     list_->setItemDelegate(new UnderstoodDelegate(document_, this));
     list_->setUniformItemSizes(true);
+    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     style_->setObjectName(QStringLiteral("styleLine"));
     style_->setWordWrap(true);
     unknown_->setObjectName(QStringLiteral("unknownLine"));

@@ -27,7 +27,7 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     setObjectName(QStringLiteral("planWorkspace"));
     gap_->setObjectName(QStringLiteral("planGap"));
     gap_->setCallsMovable(true);
-    gap_->setSpan(-2.0, 22.0);
+    gap_->setSpan(-2.0, 16.0);
     summary_->setObjectName(QStringLiteral("planSummary"));
     summary_->setProperty("large", true);
     chosen_->setObjectName(QStringLiteral("planChosen"));
@@ -204,7 +204,7 @@ void PlanWorkspace::showChosen()
     const QString state = it->status == plan::Status::late ? tr("That is %1 s too late.").arg(it->end_s - it->window.closes_s, 0, 'f', 1)
         : it->status == plan::Status::early                 ? tr("That is %1 s too early.").arg(it->window.opens_s - it->end_s, 0, 'f', 1)
                                                             : tr("That is in time.");
-    chosen_->setText(tr("<b>%1 &nbsp;%2</b><br>Start at %3 s, finish at %4 s: %5 s and %6 m before the driver must act, %7 notes ahead. %8<br>"
+    chosen_->setText(tr("<b>%1 &nbsp;%2</b><br>Start at %3 s, finish at %4 s: %5 s and %6 m before the driver must act, with %7 ahead. %8<br>"
                         "The window opens at %9 s and closes at %10 s; best is %11 s.%12")
                          .arg(document_.numberOf(id))
                          .arg(QString::fromStdString(it->spoken).toHtmlEscaped())
@@ -212,7 +212,7 @@ void PlanWorkspace::showChosen()
                          .arg(it->end_s, 0, 'f', 1)
                          .arg(it->lead_s, 0, 'f', 1)
                          .arg(std::lround(it->lead_m))
-                         .arg(it->notes_ahead)
+                         .arg(it->notes_ahead == 1 ? tr("1 note") : tr("%1 notes").arg(it->notes_ahead))
                          .arg(state)
                          .arg(it->window.opens_s, 0, 'f', 1)
                          .arg(it->window.closes_s, 0, 'f', 1)

@@ -10,6 +10,11 @@
 #include <cmath>
 
 namespace brumefall::app {
+namespace {
+
+constexpr double kStutter_s = 0.25;
+
+} // namespace
 
 QString takeNameNow()
 {
@@ -131,6 +136,19 @@ take::Clock TakeRecorder::fitClock() const
     return {*middle, rate};
 }
 
+double TakeRecorder::stoodStill_s() const
+{
+    if (pairs_.size() < 50) {
+        return 0.0;
+    }
+    std::vector<double> offsets;
+    for (const Pair& pair : pairs_) {
+        offsets.push_back(pair.stage_s - transport_.player().rate() * pair.recorded_s);
+    }
+    std::sort(offsets.begin(), offsets.end());
+    return offsets[offsets.size() * 98 / 100] - offsets[offsets.size() * 2 / 100];
+}
+
 void TakeRecorder::stop()
 {
     waiting_.stop();
@@ -141,6 +159,9 @@ void TakeRecorder::stop()
     input->stop();
     transport_.player().pause();
     take_.clock = fitClock();
+    if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
+        emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.").arg(stood_s, 0, 'f', 1));
+    }
     take_.recorded_s = writer_->duration_s();
     writer_.reset();
     if (!running_) {

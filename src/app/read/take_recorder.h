@@ -44,6 +44,8 @@ private:
     void begin();
     void takeSamples(const QByteArray& bytes);
     [[nodiscard]] take::Clock fitClock() const;
+    /// By how much the video lost time against the recording.
+    [[nodiscard]] double stoodStill_s() const;
     void judge(stage::Take take, pace::Pace pace);
 
     struct Pair {

@@ -105,8 +105,8 @@ QVariant VerdictModel::data(const QModelIndex& index, int role) const
     case kVerdict: return role == Qt::AccessibleTextRole ? QString::fromStdString(take::toString(v->timing)) : QString();
     case kNote: return QString::fromStdString(take_->plan.notes[static_cast<std::size_t>(index.row())].spoken);
     case kWords: return QString::fromStdString(take::describe(*v));
-    case kLead: return heard ? tr("%1 s").arg(v->lead_s, 0, 'f', 1) : QString();
-    case kMetres: return heard ? tr("%1 m").arg(std::lround(v->lead_m)) : QString();
+    case kLead: return heard ? QString::number(std::abs(v->lead_s) < 0.05 ? 0.0 : v->lead_s, 'f', 1) : QString();
+    case kMetres: return heard ? QString::number(std::lround(v->lead_m)) : QString();
     case kAhead: return heard ? QVariant(v->notes_ahead) : QVariant();
     case kBeside: {
         QString text = besides(*v);
@@ -133,7 +133,7 @@ QVariant VerdictModel::headerData(int section, Qt::Orientation orientation, int 
     if (role != Qt::DisplayRole) {
         return {};
     }
-    const QStringList names {tr("#"), tr("early / late"), tr("note"), tr("what happened"), tr("lead"), tr("lead"), tr("ahead"), tr("besides")};
+    const QStringList names {tr("#"), tr("early / late"), tr("note"), tr("what happened"), tr("lead, s"), tr("lead, m"), tr("ahead"), tr("besides")};
     return names.value(section);
 }
 
@@ -209,7 +209,7 @@ ReviewWorkspace::ReviewWorkspace(Document& document, Transport& transport, TakeR
     figures_->setWordWrap(true);
     gap_->setObjectName(QStringLiteral("reviewGap"));
     gap_->setSpan(0.0, 20.0);
-    gap_->setMinimumHeight(290);
+    gap_->setMinimumHeight(330);
     table_->setObjectName(QStringLiteral("verdictTable"));
     table_->setAccessibleName(tr("Verdicts"));
     table_->setModel(model_);
@@ -218,7 +218,7 @@ ReviewWorkspace::ReviewWorkspace(Document& document, Transport& transport, TakeR
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->setShowGrid(false);
     table_->verticalHeader()->hide();
-    table_->verticalHeader()->setDefaultSectionSize(28);
+    table_->verticalHeader()->setDefaultSectionSize(26);
     table_->horizontalHeader()->setSectionResizeMode(VerdictModel::kNote, QHeaderView::Stretch);
     constexpr std::pair<int, int> kWidths[] {{VerdictModel::kNumber, 44}, {VerdictModel::kVerdict, 104}, {VerdictModel::kWords, 290},
         {VerdictModel::kLead, 70}, {VerdictModel::kMetres, 70}, {VerdictModel::kAhead, 66}, {VerdictModel::kBeside, 180}};

@@ -32,6 +32,7 @@ struct Theme {
 
 /// Type sizes in pixels.
 namespace type {
+inline constexpr int kTiny = 12;
 inline constexpr int kSmall = 13;
 inline constexpr int kText = 15;
 inline constexpr int kLarge = 20;
@@ -44,6 +45,10 @@ inline constexpr int kNext = 34;
 /// The theme in use; changed by `applyTheme` only.
 [[nodiscard]] const Theme& theme();
 void applyTheme(QApplication& application, const Theme& theme);
+
+/// Call before the QApplication is made: hides an installed B612 Mono, which on Debian calls itself
+/// "B612" as well and would be taken for the text face.
+void hideInstalledMono();
 
 /// Loads the type that ships with the application.
 void loadFonts();

@@ -16,7 +16,7 @@ constexpr double kRulerHeight = 20.0;
 
 QString clockText(double time_s)
 {
-    const int total = static_cast<int>(std::floor(std::max(0.0, time_s)));
+    const int total = static_cast<int>(std::lround(std::abs(time_s)));
     return QStringLiteral("%1%2:%3").arg(time_s < 0 ? QStringLiteral("-") : QString()).arg(total / 60).arg(total % 60, 2, 10, QLatin1Char('0'));
 }
 
@@ -170,27 +170,40 @@ private:
         p_.drawLine(QPointF(x(end_s), row.top() + 2), QPointF(x(end_s), row.bottom() + 2));
     }
 
-    /// Words in a box: one line, two lines, or as many words as fit.
+    /// Words in a box: across in as many lines as fit, else along it.
     void paintWords(const QRectF& box, const QString& words, const QColor& colour)
     {
         if (box.width() < 14) {
             return;
         }
         p_.setPen(colour);
-        const QRectF inner = box.adjusted(3, 1, -3, -1);
-        for (const int size : {type::kText, type::kSmall}) {
+        const QRectF inner = box.adjusted(2, 0, -2, 0);
+        for (const int size : {type::kText, type::kSmall, type::kTiny}) {
             const QFont f = typeface(size);
             const QFontMetricsF metrics(f);
-            const QRectF needed = metrics.boundingRect(QRectF(0, 0, inner.width(), 1000), Qt::TextWordWrap | Qt::AlignHCenter, words);
-            if (needed.height() <= inner.height() + 2 && needed.width() <= inner.width() + 1) {
+            const QRectF needed = metrics.boundingRect(QRectF(0, 0, inner.width() + 2, 1000), Qt::TextWordWrap | Qt::AlignHCenter, words);
+            if (needed.height() <= inner.height() + 2 && needed.width() <= inner.width() + 3) {
                 p_.setFont(f);
                 p_.drawText(inner, Qt::TextWordWrap | Qt::AlignCenter, words);
                 return;
             }
         }
-        const QFontMetricsF metrics(typeface(type::kSmall));
-        p_.setFont(typeface(type::kSmall));
-        p_.drawText(inner, Qt::AlignVCenter | Qt::AlignLeft, metrics.elidedText(words, Qt::ElideRight, inner.width()));
+        // too narrow across: along the strip, as on the spine of a book
+        const QFontMetricsF small(typeface(type::kSmall));
+        if (inner.width() >= small.height() - 3 && small.horizontalAdvance(words) <= inner.height() - 2) {
+            p_.save();
+            p_.translate(inner.center());
+            p_.rotate(-90);
+            p_.setFont(typeface(type::kSmall));
+            p_.drawText(QRectF(-0.5 * inner.height(), -0.5 * inner.width(), inner.height(), inner.width()), Qt::AlignCenter, words);
+            p_.restore();
+            return;
+        }
+        // no room for words: dots say that there are some; zoom in to read them
+        if (inner.width() > 10) {
+            p_.setPen(theme_.quiet);
+            p_.drawText(inner, Qt::AlignCenter, QStringLiteral("\u2026"));
+        }
     }
 
     void paintTethers()
@@ -233,7 +246,8 @@ private:
 
     void paintFigures(const QPointF& a, const QPointF& b, double lead_s, double lead_m, bool chosen, double& free_x)
     {
-        const QString text = QStringLiteral("%1 s  %2 m").arg(lead_s, 0, 'f', 1).arg(std::lround(lead_m));
+        const double shown_s = std::abs(lead_s) < 0.05 ? 0.0 : lead_s;
+        const QString text = QStringLiteral("%1 s  %2 m").arg(shown_s, 0, 'f', 1).arg(std::lround(lead_m));
         const QFont f = typeface(type::kSmall, chosen);
         const QFontMetricsF metrics(f);
         const double share = 0.62;
@@ -397,12 +411,12 @@ private:
 GapLayout gapLayout(const GapScene& scene, const QRectF& rect)
 {
     const bool take = scene.verdicts != nullptr;
-    const double strip = std::clamp(rect.height() * (take ? 0.13 : 0.17), 30.0, 56.0);
+    const double strip = std::clamp(rect.height() * (take ? 0.21 : 0.25), 40.0, 104.0);
     const double top = rect.top() + kRulerHeight + 22.0;
     GapLayout layout;
     layout.voice = {rect.left(), top, rect.width(), strip};
     layout.read = take ? QRectF(rect.left(), top + strip + 20, rect.width(), strip) : QRectF();
-    const double road = std::clamp(rect.height() * 0.32, 70.0, 150.0);
+    const double road = std::clamp(rect.height() * (take ? 0.25 : 0.30), 70.0, 150.0);
     layout.road = {rect.left(), rect.bottom() - road - kMargin, rect.width(), road};
     return layout;
 }

@@ -42,7 +42,6 @@ Spine::Spine(Document& document, Transport& transport, QWidget* parent)
     setFixedWidth(132);
     setFocusPolicy(Qt::ClickFocus);
     connect(&document_, &Document::planChanged, this, &Spine::rebuild);
-    connect(&document_, &Document::takesChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::currentNoteChanged, this, qOverload<>(&QWidget::update));
     connect(&transport_, &Transport::ticked, this, [this](double stage_s) {
         const auto& pace = document_.prepared().placement.pace;
@@ -53,6 +52,7 @@ Spine::Spine(Document& document, Transport& transport, QWidget* parent)
 
 void Spine::rebuild()
 {
+    picture_ = QPixmap();
     sway_.clear();
     load_.clear();
     const auto& prepared = document_.prepared();
@@ -112,9 +112,15 @@ double Spine::yOf(double station_m) const
     return area.bottom() - area.height() * station_m / length;
 }
 
-void Spine::paintEvent(QPaintEvent*)
+QPointF Spine::pointAt(double station_m) const
 {
-    QPainter p(this);
+    const QRectF area = roadArea();
+    const auto i = std::min(static_cast<std::size_t>(std::max(0.0, station_m) / kStep_m), sway_.size() - 1);
+    return {area.left() + 0.38 * area.width() + 0.36 * area.width() * sway_[i], yOf(station_m)};
+}
+
+void Spine::paintRoad(QPainter& p) const
+{
     p.setRenderHint(QPainter::Antialiasing);
     const Theme& t = theme();
     p.fillRect(rect(), t.panel);
@@ -136,11 +142,9 @@ void Spine::paintEvent(QPaintEvent*)
         p.setPen(QPen(load_[i] > 2.6 ? t.quiet : t.line, 2.0));
         p.drawLine(QPointF(right + 10 - length, y), QPointF(right + 10, y));
     }
-    const double middle = area.left() + 0.38 * area.width();
-    const double reach = 0.36 * area.width();
     QPainterPath path;
     for (std::size_t i = 0; i < sway_.size(); ++i) {
-        const QPointF point(middle + reach * sway_[i], yOf(static_cast<double>(i) * kStep_m));
+        const QPointF point = pointAt(static_cast<double>(i) * kStep_m);
         i == 0 ? path.moveTo(point) : path.lineTo(point);
     }
     p.setBrush(Qt::NoBrush);
@@ -148,10 +152,6 @@ void Spine::paintEvent(QPaintEvent*)
     p.drawPath(path);
     p.setPen(QPen(t.road, 2.0, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     p.drawPath(path);
-    const auto pointAt = [&](double station_m) {
-        const auto i = std::min(static_cast<std::size_t>(std::max(0.0, station_m) / kStep_m), sway_.size() - 1);
-        return QPointF(middle + reach * sway_[i], yOf(station_m));
-    };
     for (const auto& squeeze : prepared.plan.squeezes) { // a vice on the left of the road
         const int first = document_.numberOf(squeeze.first);
         const int last = document_.numberOf(squeeze.last);
@@ -164,6 +164,26 @@ void Spine::paintEvent(QPaintEvent*)
             p.drawLine(QPointF(6, y1), QPointF(11, y1));
         }
     }
+}
+
+void Spine::paintEvent(QPaintEvent*)
+{
+    const Theme& t = theme();
+    if (picture_.size() != size() * devicePixelRatioF() || picture_dark_ != t.dark) {
+        picture_ = QPixmap(size() * devicePixelRatioF());
+        picture_.setDevicePixelRatio(devicePixelRatioF());
+        picture_dark_ = t.dark;
+        QPainter road(&picture_);
+        paintRoad(road);
+    }
+    QPainter p(this);
+    p.drawPixmap(0, 0, picture_);
+    if (sway_.empty()) {
+        return;
+    }
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setFont(typeface(type::kSmall));
+    const auto& prepared = document_.prepared();
     if (const int number = document_.numberOf(document_.currentNote().toStdString()); number > 0) {
         const QPointF at = pointAt(prepared.placement.notes[static_cast<std::size_t>(number - 1)].station_m);
         p.setPen(QPen(t.ink, 2.0));

@@ -4,6 +4,7 @@
 #include "document/document.h"
 #include "widgets/transport.h"
 
+#include <QPixmap>
 #include <QWidget>
 
 #include <vector>
@@ -27,12 +28,16 @@ private:
     [[nodiscard]] QRectF roadArea() const;
     [[nodiscard]] double yOf(double station_m) const;
     void goTo(double y);
+    void paintRoad(QPainter& p) const;
+    [[nodiscard]] QPointF pointAt(double station_m) const;
 
     Document& document_;
     Transport& transport_;
     std::vector<double> sway_;      ///< sideways, -1 to 1, every kStep_m
     std::vector<double> load_;      ///< words a second around there
     double now_m_ = 0.0;
+    QPixmap picture_; ///< the road, drawn once: only the lamp moves while playing
+    bool picture_dark_ = false;
     QString typed_;
 };
 

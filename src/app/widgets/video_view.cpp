@@ -34,14 +34,19 @@ void VideoView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     const qreal ratio = devicePixelRatioF();
-    const QImage picture = isVisible() ? player_.picture(size() * ratio) : QImage();
+    QSizeF fitted = size();
+    if (const double aspect = player_.aspect(); aspect > 0.0) {
+        fitted = QSizeF(aspect, 1.0).scaled(fitted, Qt::KeepAspectRatio);
+    }
+    const QImage picture = isVisible() ? player_.picture((fitted * ratio).toSize()) : QImage();
     if (picture.isNull()) {
         painter.fillRect(rect(), theme().panel);
         painter.setPen(theme().quiet);
         painter.setFont(typeface(type::kText));
         painter.drawText(rect().adjusted(20, 0, -20, 0), Qt::AlignCenter | Qt::TextWordWrap, empty_text_);
     } else {
-        painter.drawImage(rect(), picture);
+        painter.fillRect(rect(), theme().ground);
+        painter.drawImage(QRectF(QPointF(0.5 * (width() - fitted.width()), 0.0), fitted), picture);
     }
     if (!overlay_.isEmpty()) {
         painter.setFont(typeface(height() / 4, true));

@@ -13,7 +13,12 @@ struct Knot {
     double u;
     double slope_change;
 
-    bool operator<(const Knot& other) const { return u < other.u; }
+    /// Of two bends at one place the cut of `cutAtMinimum` (the only one with a negative change) lies to
+    /// the right: it was made of what the others are the left of.
+    bool operator<(const Knot& other) const
+    {
+        return u < other.u || (u == other.u && slope_change > other.slope_change);
+    }
 };
 
 /// Derivative of the best cost up to a call, as a function of that call's shifted start u.

@@ -1,0 +1,23 @@
+#include "theme/theme.h"
+
+#include <QApplication>
+#include <QStandardPaths>
+
+#include <gtest/gtest.h>
+
+int main(int argc, char** argv)
+{
+    testing::InitGoogleTest(&argc, argv);
+    if (GTEST_FLAG_GET(list_tests)) {
+        return RUN_ALL_TESTS();
+    }
+    qputenv("QT_QPA_PLATFORM", "offscreen");
+    qputenv("BRUMEFALL_SILENT", "1");
+    QStandardPaths::setTestModeEnabled(true);
+    QApplication application(argc, argv);
+    QApplication::setOrganizationName(QStringLiteral("BrumefallTests"));
+    QApplication::setApplicationName(QStringLiteral("tests%1").arg(QCoreApplication::applicationPid()));
+    brumefall::app::loadFonts();
+    brumefall::app::applyTheme(application, brumefall::app::Theme::paper());
+    return RUN_ALL_TESTS();
+}

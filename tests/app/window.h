@@ -1,0 +1,67 @@
+/// The real main window over a copy of the demo, and hands to work it with.
+#pragma once
+
+#include "main_window.h"
+#include "support.h"
+
+#include <QElapsedTimer>
+#include <QSignalSpy>
+#include <QTest>
+
+#include <gtest/gtest.h>
+
+namespace support {
+
+class Window : public testing::Test {
+protected:
+    void SetUp() override
+    {
+        stage_ = copyDemo(scratch_);
+        window_ = std::make_unique<brumefall::app::MainWindow>();
+        window_->resize(1280, 800);
+        window_->show();
+        ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
+        QApplication::setActiveWindow(window_.get());
+        ASSERT_TRUE(QTest::qWaitForWindowActive(window_.get()));
+    }
+
+    void openDemo()
+    {
+        ASSERT_TRUE(window_->openStage(QString::fromStdString(stage_.string())));
+        ASSERT_TRUE(waitFor([&] { return window_->transport().player().isOpen(); }, 10000));
+    }
+
+    template <typename Condition>
+    static bool waitFor(Condition condition, int ms)
+    {
+        QElapsedTimer timer;
+        timer.start();
+        while (!condition()) {
+            if (timer.elapsed() > ms) {
+                return false;
+            }
+            QTest::qWait(10);
+        }
+        return true;
+    }
+
+    template <typename T>
+    T* find(const char* name)
+    {
+        auto* child = window_->findChild<T*>(QString::fromLatin1(name));
+        EXPECT_NE(child, nullptr) << name;
+        return child;
+    }
+
+    [[nodiscard]] QString message()
+    {
+        auto* label = window_->findChild<QWidget*>(QStringLiteral("messageLine"));
+        return label->isVisible() ? label->property("text").toString() : QString();
+    }
+
+    ScratchFolder scratch_;
+    std::filesystem::path stage_;
+    std::unique_ptr<brumefall::app::MainWindow> window_;
+};
+
+} // namespace support

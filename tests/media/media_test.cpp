@@ -1,0 +1,200 @@
+#include "media/aligner.h"
+#include "media/simulated_reader.h"
+#include "media/sound.h"
+#include "media/sound_file.h"
+#include "media/voice.h"
+#include "stage/stage.h"
+#include "support.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <cmath>
+#include <random>
+
+using namespace brumefall;
+
+namespace {
+
+const std::filesystem::path kDemo = DEMO_FOLDER;
+
+plan::Plan demoPlan()
+{
+    const auto stage = stage::readStage(kDemo / "stage.brumefall");
+    const auto pass = stage::readPass(kDemo / "passes" / "stage.json");
+    return stage::prepare(stage, &pass).plan;
+}
+
+double median(std::vector<double> values)
+{
+    std::sort(values.begin(), values.end());
+    return values.empty() ? 0.0 : values[values.size() / 2];
+}
+
+media::Sound tone(double seconds, int rate_hz)
+{
+    media::Sound sound {{}, rate_hz};
+    for (int i = 0; i < static_cast<int>(seconds * rate_hz); ++i) {
+        sound.samples.push_back(static_cast<std::int16_t>(8000.0 * std::sin(0.2 * i)));
+    }
+    return sound;
+}
+
+} // namespace
+
+TEST(Sound, PeaksOfTheDemoVideoCoverItsWholeLength)
+{
+    const auto facts = media::inspect(kDemo / "media" / "stage.mkv");
+    EXPECT_TRUE(facts.has_video);
+    EXPECT_TRUE(facts.has_sound);
+    const auto peaks = media::decodePeaks(kDemo / "media" / "stage.mkv", 0.02);
+    EXPECT_NEAR(peaks.duration_s(), facts.duration_s, 0.3);
+    EXPECT_GT(*std::max_element(peaks.high.begin(), peaks.high.end()), 0.1F);
+}
+
+TEST(Sound, MissingBrokenAndSilentMediaAreTold)
+{
+    const support::ScratchFolder scratch;
+    EXPECT_THROW(static_cast<void>(media::decodePeaks(scratch.path() / "none.mkv", 0.02)), media::MediaError);
+    support::write(scratch.path() / "text.mkv", "this is not a video at all");
+    EXPECT_THROW(static_cast<void>(media::decodePeaks(scratch.path() / "text.mkv", 0.02)), media::MediaError);
+    const std::string whole = support::read(kDemo / "media" / "recce.mkv");
+    support::write(scratch.path() / "cut.mkv", whole.substr(0, whole.size() / 3));
+    EXPECT_GT(media::decodePeaks(scratch.path() / "cut.mkv", 0.02).duration_s(), 30.0) << "what is there is read";
+}
+
+TEST(Sound, DecodingCanBeCancelled)
+{
+    int asked = 0;
+    const auto sound = media::decodeSound(kDemo / "media" / "recce.mkv", 8000, [&](double) { return ++asked < 3; });
+    EXPECT_LT(sound.duration_s(), 200.0);
+}
+
+TEST(SoundFile, WhatWasWrittenIsOnTheDiskBeforeTheFileIsClosed)
+{
+    const support::ScratchFolder scratch;
+    const auto file = scratch.path() / "take.flac";
+    media::SoundWriter writer(file, 16000);
+    const auto sound = tone(0.02, 16000);
+    for (int i = 0; i < 250; ++i) {
+        writer.write(sound.samples);
+    }
+    // as after a crash: read while it is still open
+    EXPECT_GT(media::decodeSound(file, 16000).duration_s(), writer.duration_s() - 0.51);
+    writer.close();
+    EXPECT_NEAR(media::decodeSound(file, 16000).duration_s(), 5.0, 0.01);
+}
+
+TEST(SoundFile, AFolderThatIsNotThereIsTold)
+{
+    EXPECT_THROW(media::SoundWriter("/nowhere/at/all/take.flac", 16000), media::MediaError);
+}
+
+TEST(Voice, SaysWordsInTheTimeItIsGiven)
+{
+    for (const double wished_s : {0.8, 1.2, 1.6}) {
+        EXPECT_NEAR(media::say("right four long into left three", wished_s).duration_s(), wished_s, 0.12);
+    }
+}
+
+TEST(SimulatedReader, ReadsTheSameAgainForTheSameSeed)
+{
+    const auto plan = demoPlan();
+    media::FaultWish wish;
+    wish.late = 1;
+    wish.skipping = 1;
+    wish.to_s = 60.0;
+    const auto faults = media::chooseFaults(plan, wish, 5);
+    ASSERT_EQ(faults.size(), 2U);
+    const auto a = media::readAloud(plan, faults, 5, 0.0, 60.0);
+    const auto b = media::readAloud(plan, media::chooseFaults(plan, wish, 5), 5, 0.0, 60.0);
+    ASSERT_EQ(a.truth.size(), b.truth.size());
+    for (std::size_t k = 0; k < a.truth.size(); ++k) {
+        EXPECT_EQ(a.truth[k].read, b.truth[k].read);
+        EXPECT_NEAR(a.truth[k].span.end_s, b.truth[k].span.end_s, 0.02); // the voice itself is not the same to the sample
+    }
+}
+
+TEST(SimulatedReader, WithoutFaultsReadsEveryNoteWhereThePlanHasIt)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 1, 0.0, 90.0);
+    std::vector<double> errors;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        ASSERT_TRUE(reading.truth[k].read);
+        errors.push_back(std::abs(reading.truth[k].span.start_s - plan.notes[k].start_s));
+    }
+    EXPECT_LT(median(errors), 0.08);
+}
+
+TEST(Phones, AWordThatNoDictionaryHasGetsAPronunciation)
+{
+    EXPECT_EQ(media::phonesFor("left"), "L EH F T");
+    EXPECT_FALSE(media::phonesFor("brumefall").empty());
+}
+
+class AlignerInNoise : public testing::TestWithParam<double> { };
+
+TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
+{
+    const auto plan = demoPlan();
+    media::FaultWish wish;
+    wish.late = 3;
+    wish.skipping = 4;
+    wish.repeating = 3;
+    wish.hesitating = 3;
+    const auto faults = media::chooseFaults(plan, wish, 31);
+    ASSERT_EQ(faults.size(), 13U);
+    auto reading = media::readAloud(plan, faults, 31);
+    // an engine under the voice
+    std::mt19937 random(2);
+    std::normal_distribution<double> hiss(0.0, 1.0);
+    for (std::size_t i = 0; i < reading.sound.samples.size(); ++i) {
+        const double t = static_cast<double>(i) / media::kVoiceRate_hz;
+        const double engine = std::sin(560.0 * t + 3.0 * std::sin(0.7 * t)) + 0.5 * std::sin(1120.0 * t);
+        const double noise = GetParam() * (engine + 0.4 * hiss(random));
+        reading.sound.samples[i] = static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
+    }
+    const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
+    ASSERT_EQ(alignment.notes.size(), reading.truth.size());
+    std::vector<double> start_errors;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        const auto& found = alignment.notes[k];
+        const auto& truth = reading.truth[k];
+        EXPECT_EQ(found.read, truth.read) << plan.notes[k].spoken;
+        EXPECT_EQ(found.repeats.size(), truth.repeats.size()) << plan.notes[k].spoken;
+        EXPECT_EQ(found.hesitations.empty(), truth.hesitations.empty()) << plan.notes[k].spoken;
+        if (found.read && truth.read) {
+            start_errors.push_back(std::abs(found.span.start_s - truth.span.start_s));
+        }
+    }
+    EXPECT_LT(median(start_errors), 0.02);
+    std::sort(start_errors.begin(), start_errors.end());
+    EXPECT_LT(start_errors[start_errors.size() * 95 / 100], 0.1);
+}
+
+INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 60.0, 500.0));
+
+TEST(Aligner, SilenceHasNoNotes)
+{
+    const auto plan = demoPlan();
+    media::Sound silence {std::vector<std::int16_t>(static_cast<std::size_t>(20 * media::kAlignRate_hz), 0), media::kAlignRate_hz};
+    for (const auto& note : media::align(silence, media::expectedNotes(plan)).notes) {
+        EXPECT_FALSE(note.read);
+    }
+}
+
+TEST(Aligner, APartOfTheStageIsFoundWhereverItBegins)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 3, 100.0, 160.0);
+    const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
+    std::size_t read = 0;
+    for (const auto& note : alignment.notes) {
+        read += note.read ? 1U : 0U;
+    }
+    EXPECT_EQ(read, reading.truth.size());
+    EXPECT_TRUE(std::all_of(reading.truth.begin(), reading.truth.end(), [&](const auto& truth) {
+        return std::any_of(alignment.notes.begin(), alignment.notes.end(), [&](const auto& n) { return n.id == truth.id && n.read; });
+    }));
+}
