@@ -41,6 +41,7 @@ struct Player::State {
     double duration_s = 0.0;
     double position_s = 0.0;
     double aspect = 0.0;
+    int reports = 0; ///< of the time, since play or seek
     Clock::time_point seek_at = Clock::now();
     Clock::time_point position_at = Clock::now();
 
@@ -198,6 +199,7 @@ void Player::seek(double media_s)
         const std::lock_guard lock(state_->mutex);
         state_->seeking = true;
         state_->seek_at = Clock::now();
+        state_->reports = 0;
         state_->setPosition(std::max(0.0, media_s));
     }
     command(words);
@@ -256,6 +258,13 @@ bool Player::isPlaying() const
 {
     const std::lock_guard lock(state_->mutex);
     return state_->playing;
+}
+
+bool Player::isRunning() const
+{
+    constexpr int kFrames = 5;
+    const std::lock_guard lock(state_->mutex);
+    return state_->playing && !state_->seeking && state_->reports >= kFrames;
 }
 
 bool Player::isOpen() const
@@ -397,14 +406,18 @@ void Player::handleProperty(std::uint64_t property, const void* value)
     switch (property) {
     case kTime: {
         const double now_s = *static_cast<const double*>(value);
-        if (state_->seeking ? settleSeek(now_s) : (state_->setPosition(now_s), true)) {
-            tell(&Player::positionChanged, now_s);
+        if (state_->seeking && !settleSeek(now_s)) {
+            break;
         }
+        state_->setPosition(now_s);
+        state_->reports += state_->playing ? 1 : 0;
+        tell(&Player::positionChanged, now_s);
         break;
     }
     case kPause:
         state_->setPosition(state_->positionNow());
         state_->playing = *static_cast<const int*>(value) == 0;
+        state_->reports = 0;
         tell(&Player::playingChanged, state_->playing);
         break;
     case kDuration:

@@ -41,6 +41,9 @@ public:
     void setGuide(const QString& file);
 
     [[nodiscard]] bool isPlaying() const;
+    /// Playing, and the picture has moved on for a few frames since the last start or seek: from here on
+    /// `position_s` is true to a few milliseconds.
+    [[nodiscard]] bool isRunning() const;
     [[nodiscard]] bool isOpen() const;
     [[nodiscard]] bool isSeeking() const;
     [[nodiscard]] double rate() const;

@@ -16,6 +16,7 @@ namespace brumefall::app {
 namespace {
 
 constexpr double kCountDown_s = 3.0;
+constexpr double kWarmUp_s = 1.5; // the video runs steadily before the voice is taken down
 
 } // namespace
 
@@ -145,9 +146,7 @@ void ReadWorkspace::startRecording()
     }
     // from just before the next call that is due, or from the start line
     double from_s = transport_.stageTime();
-    if (from_s < 1.0) {
-        from_s = -kCountDown_s;
-    }
+    from_s = from_s < 1.0 ? -kCountDown_s : from_s - kWarmUp_s;
     std::unique_ptr<media::VoiceInput> input;
     if (input_->currentData().toString() == QStringLiteral("simulated")) {
         state_->setText(tr("The simulated reader clears its throat\u2026"));

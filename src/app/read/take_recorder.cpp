@@ -26,10 +26,9 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
     , document_(document)
     , transport_(transport)
 {
-    // the voice is recorded from the moment that the picture really moves
-    waiting_.setInterval(5);
+    waiting_.setInterval(10);
     connect(&waiting_, &QTimer::timeout, this, [this] {
-        if (transport_.player().isPlaying() && !transport_.player().isSeeking()) {
+        if (runsSteadily()) {
             waiting_.stop();
             begin();
         }
@@ -81,7 +80,29 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s
     transport_.setRate(1.0);
     transport_.seekStage(from_s);
     transport_.player().play();
+    warm_up_.clear();
+    since_start_.start();
     waiting_.start();
+}
+
+/// A player that starts first shows pictures and then waits for its sound: its time is true only when it
+/// has kept step with the wall clock for a while.
+bool TakeRecorder::runsSteadily()
+{
+    constexpr double kWatch_s = 0.4;
+    constexpr double kSteady_s = 0.015;
+    constexpr double kPatience_s = 3.0;
+    if (!transport_.player().isRunning()) {
+        return false;
+    }
+    const double wall_s = 0.001 * static_cast<double>(since_start_.elapsed());
+    warm_up_.push_back({wall_s, transport_.stageTime()});
+    std::erase_if(warm_up_, [&](const Pair& pair) { return pair.recorded_s < wall_s - kWatch_s; });
+    const auto ahead = [](const Pair& pair) { return pair.stage_s - pair.recorded_s; };
+    const auto [low, high] = std::minmax_element(
+        warm_up_.begin(), warm_up_.end(), [&](const Pair& a, const Pair& b) { return ahead(a) < ahead(b); });
+    const bool watched = wall_s - warm_up_.front().recorded_s > 0.9 * kWatch_s;
+    return wall_s > kPatience_s || (watched && ahead(*high) - ahead(*low) < kSteady_s);
 }
 
 void TakeRecorder::begin()

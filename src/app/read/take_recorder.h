@@ -7,6 +7,7 @@
 #include "media/sound_file.h"
 #include "widgets/transport.h"
 
+#include <QElapsedTimer>
 #include <QObject>
 #include <QTimer>
 
@@ -22,7 +23,8 @@ public:
     TakeRecorder(Document& document, Transport& transport, QObject* parent = nullptr);
     ~TakeRecorder() override;
 
-    /// Plays from `from_s` (stage time) and records from `input` as soon as the video runs.
+    /// Plays from `from_s` (stage time) and records from `input` as soon as the video runs steadily, about
+    /// a second later.
     void start(std::unique_ptr<media::VoiceInput> input, double from_s);
     /// Stops both; the calls are then looked for in the background.
     void stop();
@@ -41,6 +43,7 @@ signals:
     void failed(const QString& why);
 
 private:
+    [[nodiscard]] bool runsSteadily();
     void begin();
     void takeSamples(const QByteArray& bytes);
     [[nodiscard]] take::Clock fitClock() const;
@@ -60,6 +63,8 @@ private:
     QTimer waiting_;
     stage::Take take_;
     std::vector<Pair> pairs_;
+    std::vector<Pair> warm_up_; ///< wall clock and stage time while waiting
+    QElapsedTimer since_start_;
     bool running_ = false;
     bool judging_ = false;
 };
