@@ -12,7 +12,8 @@ namespace support {
 class ScratchFolder {
 public:
     ScratchFolder()
-        : path_(std::filesystem::temp_directory_path() / ("brumefall-test-" + std::to_string(std::random_device {}())))
+        : path_(std::filesystem::temp_directory_path()
+            / ("brumefall-test-" + std::to_string(std::random_device{}())))
     {
         std::filesystem::create_directories(path_);
     }

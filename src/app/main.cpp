@@ -16,7 +16,9 @@ int main(int argc, char** argv)
     QApplication::setStyle(QStringLiteral("Fusion"));
     using namespace brumefall::app;
     loadFonts();
-    applyTheme(application, QSettings().value(QStringLiteral("theme/dark"), false).toBool() ? Theme::nightRoom() : Theme::paper());
+    applyTheme(application,
+        QSettings().value(QStringLiteral("theme/dark"), false).toBool() ? Theme::nightRoom()
+                                                                        : Theme::paper());
     MainWindow window;
     const QStringList arguments = QApplication::arguments();
     window.show();
@@ -27,7 +29,8 @@ int main(int argc, char** argv)
     QTimer::singleShot(0, &window, [&] {
         if (arguments.size() > 1) {
             window.openStage(arguments.at(1));
-        } else if (const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList(); !recent.isEmpty()) {
+        } else if (const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
+                   !recent.isEmpty()) {
             window.openStage(recent.first());
         } else {
             window.showMessage(QObject::tr("Open a stage (Ctrl+O), or start with the demo: scripts/demo."));

@@ -34,20 +34,26 @@ constexpr int kMostRecent = 8;
 QString clock(double time_s)
 {
     const double t = std::abs(time_s);
-    return QStringLiteral("%1%2:%3").arg(time_s < -0.05 ? QStringLiteral("\u2212") : QString()).arg(static_cast<int>(t) / 60).arg(std::fmod(t, 60.0), 4, 'f', 1, QLatin1Char('0'));
+    return QStringLiteral("%1%2:%3")
+        .arg(time_s < -0.05 ? QStringLiteral("\u2212") : QString())
+        .arg(static_cast<int>(t) / 60)
+        .arg(std::fmod(t, 60.0), 4, 'f', 1, QLatin1Char('0'));
 }
 
 } // namespace
 
 QString cautionText()
 {
-    return QObject::tr("<h2>Brumefall is for a desk</h2>"
-                       "<p>It is not for use by anyone who is driving, nor on open roads.</p>"
-                       "<p>The recce follows the event's rules and the law's speed limits. Some events restrict onboard video, "
-                       "bought notes or devices in the car: check the regulations.</p>"
-                       "<p>Predicted speeds and times are for rehearsal. They are not advice on how fast to drive.</p>"
-                       "<p>Notes are verified on the recce by the crew. The driver's word, the marshals and the officials come "
-                       "before any figure here.</p>");
+    return QObject::tr(
+        "<h2>Brumefall is for a desk</h2>"
+        "<p>It is not for use by anyone who is driving, nor on open roads.</p>"
+        "<p>The recce follows the event's rules and the law's speed limits. Some events restrict onboard "
+        "video, "
+        "bought notes or devices in the car: check the regulations.</p>"
+        "<p>Predicted speeds and times are for rehearsal. They are not advice on how fast to drive.</p>"
+        "<p>Notes are verified on the recce by the crew. The driver's word, the marshals and the officials "
+        "come "
+        "before any figure here.</p>");
 }
 
 MainWindow::MainWindow()
@@ -65,14 +71,14 @@ MainWindow::MainWindow()
     review_ = new ReviewWorkspace(document_, transport_, recorder_);
     auto* log = new LogWorkspace(document_);
     stack_ = new QStackedWidget;
-    for (QWidget* workspace : std::initializer_list<QWidget*> {notes, places, plan, read_, review_, log}) {
+    for (QWidget* workspace : std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log}) {
         stack_->addWidget(workspace);
     }
 
     auto* tabs = new QHBoxLayout;
     tabs->setSpacing(0);
     tabs->setContentsMargins(6, 0, 12, 0);
-    const QStringList names {tr("Notes"), tr("Places"), tr("Plan"), tr("Read"), tr("Review"), tr("Log")};
+    const QStringList names{tr("Notes"), tr("Places"), tr("Plan"), tr("Read"), tr("Review"), tr("Log")};
     for (int i = 0; i < names.size(); ++i) {
         auto* tab = new QPushButton(QStringLiteral("%1  F%2").arg(names[i]).arg(i + 1));
         tab->setObjectName(QStringLiteral("tab%1").arg(names[i]));
@@ -112,16 +118,20 @@ MainWindow::MainWindow()
 
     connect(&document_, &Document::opened, this, [this] {
         const auto& stage = document_.stage();
-        title_->setText(stage.crew.empty() ? QString::fromStdString(stage.name)
-                                           : QStringLiteral("%1  \u00b7  %2").arg(QString::fromStdString(stage.name), QString::fromStdString(stage.crew)));
+        title_->setText(stage.crew.empty()
+                ? QString::fromStdString(stage.name)
+                : QStringLiteral("%1  \u00b7  %2")
+                      .arg(QString::fromStdString(stage.name), QString::fromStdString(stage.crew)));
         setWindowTitle(tr("%1 \u2013 Brumefall").arg(QString::fromStdString(stage.name)));
     });
     connect(&document_, &Document::message, this, &MainWindow::showMessage);
     connect(&transport_, &Transport::failed, this, &MainWindow::showMessage);
     connect(&recorder_, &TakeRecorder::failed, this, &MainWindow::showMessage);
     connect(&transport_, &Transport::ticked, this, &MainWindow::showTime);
-    connect(&transport_, &Transport::playingChanged, this, [this](bool playing) { play_->setText(playing ? tr("Pause  (Space)") : tr("Play  (Space)")); });
-    connect(&transport_, &Transport::rateChanged, this, [this](double rate) { rate_->setText(QStringLiteral("%1\u00d7").arg(rate, 0, 'f', 2)); });
+    connect(&transport_, &Transport::playingChanged, this,
+        [this](bool playing) { play_->setText(playing ? tr("Pause  (Space)") : tr("Play  (Space)")); });
+    connect(&transport_, &Transport::rateChanged, this,
+        [this](double rate) { rate_->setText(QStringLiteral("%1\u00d7").arg(rate, 0, 'f', 2)); });
     connect(&recorder_, &TakeRecorder::judged, this, [this](const QString& take) {
         review_->showTake(take);
         showWorkspace(kReview);
@@ -133,7 +143,8 @@ MainWindow::MainWindow()
     QApplication::instance()->installEventFilter(this);
     QSettings settings;
     restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
-    showWorkspace(static_cast<Workspace>(std::clamp(settings.value(QStringLiteral("window/workspace"), 0).toInt(), 0, kWorkspaces - 1)));
+    showWorkspace(static_cast<Workspace>(
+        std::clamp(settings.value(QStringLiteral("window/workspace"), 0).toInt(), 0, kWorkspaces - 1)));
 }
 
 MainWindow::~MainWindow()
@@ -158,8 +169,10 @@ QWidget* MainWindow::makeTransportBar()
     play_ = add(tr("Play  (Space)"), "playButton", [this] { transport_.playPause(); });
     play_->setMinimumWidth(140);
     add(tr("Go  (Home)"), "goButton", [this] { transport_.seekStage(0.0); });
-    add(tr("\u22125 s  (\u2190)"), "backButton", [this] { transport_.seekStage(transport_.stageTime() - 5.0); });
-    add(tr("+5 s  (\u2192)"), "forwardButton", [this] { transport_.seekStage(transport_.stageTime() + 5.0); });
+    add(tr("\u22125 s  (\u2190)"), "backButton",
+        [this] { transport_.seekStage(transport_.stageTime() - 5.0); });
+    add(tr("+5 s  (\u2192)"), "forwardButton",
+        [this] { transport_.seekStage(transport_.stageTime() + 5.0); });
     add(tr("Frame  (Ctrl+\u2190 \u2192)"), "frameButton", [this] { transport_.player().stepFrame(1); });
     layout->addSpacing(12);
     add(tr("Slower  ([)"), "slowerButton", [this] { transport_.setRate(transport_.player().rate() / 1.25); });
@@ -194,7 +207,8 @@ void MainWindow::makeMenus()
     edit->addAction(undo);
     edit->addAction(redo);
     auto* view = menuBar()->addMenu(tr("&View"));
-    view->addAction(tr("Paper or night room"), QKeySequence(Qt::CTRL | Qt::Key_D), this, &MainWindow::toggleTheme);
+    view->addAction(
+        tr("Paper or night room"), QKeySequence(Qt::CTRL | Qt::Key_D), this, &MainWindow::toggleTheme);
     auto* help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("The caution"), this, &MainWindow::showCaution);
 }
@@ -300,7 +314,8 @@ void MainWindow::fillRecent(QMenu* menu)
 void MainWindow::toggleTheme()
 {
     const bool dark = !theme().dark;
-    applyTheme(*static_cast<QApplication*>(QApplication::instance()), dark ? Theme::nightRoom() : Theme::paper());
+    applyTheme(
+        *static_cast<QApplication*>(QApplication::instance()), dark ? Theme::nightRoom() : Theme::paper());
     QSettings().setValue(QStringLiteral("theme/dark"), dark);
 }
 
@@ -319,17 +334,26 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
     if (event->type() == QEvent::Resize && watched == this && caution_ != nullptr) {
         caution_->setGeometry(rect());
     }
+    if (event->type() == QEvent::KeyPress && caution_ != nullptr && !watched->isWindowType()) {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Return || key == Qt::Key_Enter) {
+            caution_->findChild<QPushButton*>(QStringLiteral("cautionRead"))->click();
+            return true;
+        }
+    }
     if (event->type() != QEvent::KeyPress || !isActiveWindow() || caution_ != nullptr) {
         return QMainWindow::eventFilter(watched, event);
     }
-    if (const int function = static_cast<QKeyEvent*>(event)->key() - Qt::Key_F1; function >= 0 && function < kWorkspaces) {
+    if (const int function = static_cast<QKeyEvent*>(event)->key() - Qt::Key_F1;
+        function >= 0 && function < kWorkspaces) {
         if (!watched->isWindowType()) {
             showWorkspace(static_cast<Workspace>(function));
         }
         return QMainWindow::eventFilter(watched, event);
     }
     const QWidget* focus = QApplication::focusWidget();
-    const bool typing = qobject_cast<const QPlainTextEdit*>(focus) != nullptr || qobject_cast<const QLineEdit*>(focus) != nullptr;
+    const bool typing = qobject_cast<const QPlainTextEdit*>(focus) != nullptr
+        || qobject_cast<const QLineEdit*>(focus) != nullptr;
     const auto* key = static_cast<QKeyEvent*>(event);
     if (typing || watched->isWindowType() || key->isAutoRepeat()) {
         return QMainWindow::eventFilter(watched, event);
@@ -341,7 +365,8 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
     case Qt::Key_Left:
     case Qt::Key_Right: {
         const int direction = key->key() == Qt::Key_Right ? 1 : -1;
-        control ? transport_.player().stepFrame(direction) : transport_.seekStage(transport_.stageTime() + 5.0 * direction);
+        control ? transport_.player().stepFrame(direction)
+                : transport_.seekStage(transport_.stageTime() + 5.0 * direction);
         return true;
     }
     case Qt::Key_BracketLeft: transport_.setRate(transport_.player().rate() / 1.25); return true;

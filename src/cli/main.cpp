@@ -55,21 +55,21 @@ Arguments parseArguments(int argc, char** argv, std::initializer_list<const char
         const std::string word = argv[i];
         if (!word.starts_with("--")) {
             if (!arguments.positional.empty()) {
-                throw UsageError {"one argument too many: " + word};
+                throw UsageError{"one argument too many: " + word};
             }
             arguments.positional = word;
             continue;
         }
         if (std::find(allowed.begin(), allowed.end(), word) == allowed.end()) {
-            throw UsageError {"no such option here: " + word};
+            throw UsageError{"no such option here: " + word};
         }
         if (i + 1 == argc) {
-            throw UsageError {word + " needs a value"};
+            throw UsageError{word + " needs a value"};
         }
         arguments.options[word] = argv[++i];
     }
     if (arguments.positional.empty()) {
-        throw UsageError {"a file or stage is missing"};
+        throw UsageError{"a file or stage is missing"};
     }
     return arguments;
 }
@@ -83,14 +83,16 @@ double secondsOf(const std::string& text)
 {
     double value = 0.0;
     const auto result = std::from_chars(text.data(), text.data() + text.size(), value);
-    if (result.ec != std::errc() || result.ptr != text.data() + text.size() || !std::isfinite(value) || value <= 0.0) {
-        throw UsageError {"not a time in seconds: " + text};
+    if (result.ec != std::errc() || result.ptr != text.data() + text.size() || !std::isfinite(value)
+        || value <= 0.0) {
+        throw UsageError{"not a time in seconds: " + text};
     }
     return value;
 }
 
 /// The pass called `name`, or the one that the stage has for its stage pace, or none.
-std::optional<pace::Pass> findPass(const std::filesystem::path& folder, const std::optional<std::string>& name)
+std::optional<pace::Pass> findPass(
+    const std::filesystem::path& folder, const std::optional<std::string>& name)
 {
     if (name) {
         return stage::readPass(folder / "passes" / (*name + ".json"));
@@ -112,7 +114,8 @@ stage::Prepared prepared(const Arguments& arguments, const std::filesystem::path
     const auto target = arguments.option("--target-time");
     auto result = stage::prepare(stage, pass ? &*pass : nullptr, target ? secondsOf(*target) : 0.0);
     for (const std::string& warning : result.placement.warnings) {
-        std::cerr << (folder / "passes" / ((pass ? pass->name : "") + ".json")).string() << ":0: " << warning << "\n";
+        std::cerr << (folder / "passes" / ((pass ? pass->name : "") + ".json")).string() << ":0: " << warning
+                  << "\n";
     }
     return result;
 }
@@ -140,7 +143,7 @@ int runAlign(int argc, char** argv)
     const auto arguments = parseArguments(argc, argv, {"--pass", "--audio"});
     const auto audio = arguments.option("--audio");
     if (!audio || !arguments.option("--pass")) {
-        throw UsageError {"align needs --pass and --audio"};
+        throw UsageError{"align needs --pass and --audio"};
     }
     const auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
     const auto sound = media::decodeSound(*audio, media::kAlignRate_hz);
@@ -167,7 +170,7 @@ int runCheck(int argc, char** argv)
 
 int main(int argc, char** argv)
 {
-    const std::map<std::string, std::function<int(int, char**)>> commands {
+    const std::map<std::string, std::function<int(int, char**)>> commands{
         {"notes", runNotes}, {"plan", runPlan}, {"align", runAlign}, {"check", runCheck}};
     const auto command = commands.find(argc > 1 ? argv[1] : "");
     if (command == commands.end()) {

@@ -27,14 +27,14 @@ constexpr const char* kModelFolder = "/usr/share/pocketsphinx/model/en-us";
 constexpr double kFrame_s = 0.01;
 
 // Natural logarithms of what the grammar allows beside reading every note once.
-constexpr double kSkipFirst = -28.0;  ///< skipping one note
-constexpr double kSkipMore = -7.0;    ///< each further note of the same skip
-constexpr double kRepeat = -22.0;     ///< reading a note again
-constexpr double kBreakOff = -25.0;   ///< beginning a note again from its middle
-constexpr double kNoDistance = -3.0;  ///< leaving out the distance
-constexpr double kNoJoiner = -4.0;    ///< leaving out "into"
-constexpr double kTakeEdge = -14.0;   ///< beginning after the first note, ending before the last
-constexpr double kFarthest = -64.0;   ///< no skip costs more, so that it stays inside the beam
+constexpr double kSkipFirst = -28.0; ///< skipping one note
+constexpr double kSkipMore = -7.0; ///< each further note of the same skip
+constexpr double kRepeat = -22.0; ///< reading a note again
+constexpr double kBreakOff = -25.0; ///< beginning a note again from its middle
+constexpr double kNoDistance = -3.0; ///< leaving out the distance
+constexpr double kNoJoiner = -4.0; ///< leaving out "into"
+constexpr double kTakeEdge = -14.0; ///< beginning after the first note, ending before the last
+constexpr double kFarthest = -64.0; ///< no skip costs more, so that it stays inside the beam
 constexpr std::size_t kLongestSkip = 40;
 
 struct DecoderFreer {
@@ -159,7 +159,8 @@ private:
     {
         std::vector<std::string> all;
         for (int alternative = 1; alternative <= 3; ++alternative) {
-            const std::string entry = alternative == 1 ? word : word + "(" + std::to_string(alternative) + ")";
+            const std::string entry =
+                alternative == 1 ? word : word + "(" + std::to_string(alternative) + ")";
             char* phones = ps_lookup_word(decoder_, entry.c_str());
             if (phones == nullptr) {
                 break;
@@ -217,7 +218,10 @@ private:
         null(next, before, kRepeat);
     }
 
-    void null(int from, int to, double log_probability) { fsg_model_null_trans_add(fsg_, from, to, log(log_probability)); }
+    void null(int from, int to, double log_probability)
+    {
+        fsg_model_null_trans_add(fsg_, from, to, log(log_probability));
+    }
 
     /// From `state`, which stands before note `next`, past one or more notes.
     void addSkipsFrom(int state, std::size_t next, double cost)
@@ -255,7 +259,7 @@ private:
 /// utterance from its features; a stage is mostly silence, and that mean would make speech unrecognisable.
 struct Condensed {
     struct Piece {
-        std::size_t first;    ///< sample in the condensed sound
+        std::size_t first; ///< sample in the condensed sound
         std::size_t original; ///< the same sample in the recording
     };
     std::vector<std::int16_t> samples;
@@ -264,7 +268,8 @@ struct Condensed {
     [[nodiscard]] double originalTime(double condensed_s) const
     {
         const auto sample = static_cast<std::size_t>(std::max(0.0, condensed_s * kAlignRate_hz));
-        auto it = std::upper_bound(pieces.begin(), pieces.end(), sample, [](std::size_t s, const Piece& p) { return s < p.first; });
+        auto it = std::upper_bound(
+            pieces.begin(), pieces.end(), sample, [](std::size_t s, const Piece& p) { return s < p.first; });
         if (it == pieces.begin()) {
             return condensed_s;
         }
@@ -299,7 +304,8 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
     for (std::size_t block = 0; block < energy.size(); block += kBlock) {
         const std::size_t first = block > kAround ? block - kAround : 0;
         const std::size_t last = std::min(energy.size(), block + kBlock + kAround);
-        std::vector<float> around(energy.begin() + static_cast<std::ptrdiff_t>(first), energy.begin() + static_cast<std::ptrdiff_t>(last));
+        std::vector<float> around(energy.begin() + static_cast<std::ptrdiff_t>(first),
+            energy.begin() + static_cast<std::ptrdiff_t>(last));
         const auto fifth = around.begin() + static_cast<std::ptrdiff_t>(around.size() / 5);
         std::nth_element(around.begin(), fifth, around.end());
         for (std::size_t f = block; f < std::min(energy.size(), block + kBlock); ++f) {
@@ -424,7 +430,7 @@ private:
         const std::size_t k = open_.front().place.note;
         take::FoundNote& note = found_[k];
         const auto& words = grammar_.ownWords(k);
-        const take::Span span {open_.front().span.start_s, open_.back().span.end_s};
+        const take::Span span{open_.front().span.start_s, open_.back().span.end_s};
         const bool complete = open_.back().place.word + 1 == words.size();
         if (!complete) {
             note.restarted = true;
@@ -454,18 +460,20 @@ struct PhoneOfIpa {
 };
 
 // longest first where one begins with another
-constexpr std::array kPhones {PhoneOfIpa {"tʃ", "CH"}, PhoneOfIpa {"dʒ", "JH"}, PhoneOfIpa {"aɪ", "AY"},
-    PhoneOfIpa {"aʊ", "AW"}, PhoneOfIpa {"eɪ", "EY"}, PhoneOfIpa {"oʊ", "OW"}, PhoneOfIpa {"əʊ", "OW"},
-    PhoneOfIpa {"ɔɪ", "OY"}, PhoneOfIpa {"ɔː", "AO"}, PhoneOfIpa {"ɑː", "AA"}, PhoneOfIpa {"iː", "IY"},
-    PhoneOfIpa {"uː", "UW"}, PhoneOfIpa {"ɜː", "ER"}, PhoneOfIpa {"ɚ", "ER"}, PhoneOfIpa {"ɝ", "ER"}, PhoneOfIpa {"ɔ", "AO"},
-    PhoneOfIpa {"ɑ", "AA"}, PhoneOfIpa {"æ", "AE"}, PhoneOfIpa {"ʌ", "AH"}, PhoneOfIpa {"ə", "AH"}, PhoneOfIpa {"ɐ", "AH"},
-    PhoneOfIpa {"ɛ", "EH"}, PhoneOfIpa {"e", "EH"}, PhoneOfIpa {"ɪ", "IH"}, PhoneOfIpa {"i", "IY"}, PhoneOfIpa {"ʊ", "UH"},
-    PhoneOfIpa {"u", "UW"}, PhoneOfIpa {"ɒ", "AA"}, PhoneOfIpa {"o", "OW"}, PhoneOfIpa {"a", "AE"}, PhoneOfIpa {"ŋ", "NG"},
-    PhoneOfIpa {"ʃ", "SH"}, PhoneOfIpa {"ʒ", "ZH"}, PhoneOfIpa {"θ", "TH"}, PhoneOfIpa {"ð", "DH"}, PhoneOfIpa {"ɹ", "R"},
-    PhoneOfIpa {"r", "R"}, PhoneOfIpa {"ɾ", "T"}, PhoneOfIpa {"j", "Y"}, PhoneOfIpa {"b", "B"}, PhoneOfIpa {"d", "D"},
-    PhoneOfIpa {"f", "F"}, PhoneOfIpa {"ɡ", "G"}, PhoneOfIpa {"g", "G"}, PhoneOfIpa {"h", "HH"}, PhoneOfIpa {"k", "K"},
-    PhoneOfIpa {"l", "L"}, PhoneOfIpa {"m", "M"}, PhoneOfIpa {"n", "N"}, PhoneOfIpa {"p", "P"}, PhoneOfIpa {"s", "S"},
-    PhoneOfIpa {"t", "T"}, PhoneOfIpa {"v", "V"}, PhoneOfIpa {"w", "W"}, PhoneOfIpa {"z", "Z"}};
+constexpr std::array kPhones{PhoneOfIpa{"tʃ", "CH"}, PhoneOfIpa{"dʒ", "JH"}, PhoneOfIpa{"aɪ", "AY"},
+    PhoneOfIpa{"aʊ", "AW"}, PhoneOfIpa{"eɪ", "EY"}, PhoneOfIpa{"oʊ", "OW"}, PhoneOfIpa{"əʊ", "OW"},
+    PhoneOfIpa{"ɔɪ", "OY"}, PhoneOfIpa{"ɔː", "AO"}, PhoneOfIpa{"ɑː", "AA"}, PhoneOfIpa{"iː", "IY"},
+    PhoneOfIpa{"uː", "UW"}, PhoneOfIpa{"ɜː", "ER"}, PhoneOfIpa{"ɚ", "ER"}, PhoneOfIpa{"ɝ", "ER"},
+    PhoneOfIpa{"ɔ", "AO"}, PhoneOfIpa{"ɑ", "AA"}, PhoneOfIpa{"æ", "AE"}, PhoneOfIpa{"ʌ", "AH"},
+    PhoneOfIpa{"ə", "AH"}, PhoneOfIpa{"ɐ", "AH"}, PhoneOfIpa{"ɛ", "EH"}, PhoneOfIpa{"e", "EH"},
+    PhoneOfIpa{"ɪ", "IH"}, PhoneOfIpa{"i", "IY"}, PhoneOfIpa{"ʊ", "UH"}, PhoneOfIpa{"u", "UW"},
+    PhoneOfIpa{"ɒ", "AA"}, PhoneOfIpa{"o", "OW"}, PhoneOfIpa{"a", "AE"}, PhoneOfIpa{"ŋ", "NG"},
+    PhoneOfIpa{"ʃ", "SH"}, PhoneOfIpa{"ʒ", "ZH"}, PhoneOfIpa{"θ", "TH"}, PhoneOfIpa{"ð", "DH"},
+    PhoneOfIpa{"ɹ", "R"}, PhoneOfIpa{"r", "R"}, PhoneOfIpa{"ɾ", "T"}, PhoneOfIpa{"j", "Y"},
+    PhoneOfIpa{"b", "B"}, PhoneOfIpa{"d", "D"}, PhoneOfIpa{"f", "F"}, PhoneOfIpa{"ɡ", "G"},
+    PhoneOfIpa{"g", "G"}, PhoneOfIpa{"h", "HH"}, PhoneOfIpa{"k", "K"}, PhoneOfIpa{"l", "L"},
+    PhoneOfIpa{"m", "M"}, PhoneOfIpa{"n", "N"}, PhoneOfIpa{"p", "P"}, PhoneOfIpa{"s", "S"},
+    PhoneOfIpa{"t", "T"}, PhoneOfIpa{"v", "V"}, PhoneOfIpa{"w", "W"}, PhoneOfIpa{"z", "Z"}};
 
 } // namespace
 
@@ -476,7 +484,8 @@ std::string phonesFor(const std::string& word)
     std::size_t i = 0;
     while (i < ipa.size()) {
         const auto rest = std::string_view(ipa).substr(i);
-        const auto it = std::find_if(kPhones.begin(), kPhones.end(), [&](const PhoneOfIpa& p) { return rest.starts_with(p.ipa); });
+        const auto it = std::find_if(
+            kPhones.begin(), kPhones.end(), [&](const PhoneOfIpa& p) { return rest.starts_with(p.ipa); });
         if (it == kPhones.end()) {
             ++i;
             continue;
@@ -504,16 +513,18 @@ Sound resampled(const Sound& sound, int rate_hz)
     }
     AVChannelLayout mono = AV_CHANNEL_LAYOUT_MONO;
     SwrContext* swr = nullptr;
-    swr_alloc_set_opts2(&swr, &mono, AV_SAMPLE_FMT_S16, rate_hz, &mono, AV_SAMPLE_FMT_S16, sound.rate_hz, 0, nullptr);
+    swr_alloc_set_opts2(
+        &swr, &mono, AV_SAMPLE_FMT_S16, rate_hz, &mono, AV_SAMPLE_FMT_S16, sound.rate_hz, 0, nullptr);
     swr_init(swr);
-    Sound out {{}, rate_hz};
+    Sound out{{}, rate_hz};
     const auto count = static_cast<int>(sound.samples.size());
     out.samples.resize(static_cast<std::size_t>(swr_get_out_samples(swr, count) + 256));
     auto* target = reinterpret_cast<std::uint8_t*>(out.samples.data());
     const auto* source = reinterpret_cast<const std::uint8_t*>(sound.samples.data());
     int written = swr_convert(swr, &target, static_cast<int>(out.samples.size()), &source, count);
     target = reinterpret_cast<std::uint8_t*>(out.samples.data() + std::max(0, written));
-    written += std::max(0, swr_convert(swr, &target, static_cast<int>(out.samples.size()) - written, nullptr, 0));
+    written +=
+        std::max(0, swr_convert(swr, &target, static_cast<int>(out.samples.size()) - written, nullptr, 0));
     out.samples.resize(static_cast<std::size_t>(std::max(0, written)));
     swr_free(&swr);
     return out;

@@ -19,7 +19,7 @@ inline constexpr int kAlignRate_hz = 16000;
 /// What is expected for one note.
 struct ExpectedNote {
     std::string id;
-    std::string spoken;       ///< its own words, joining word included
+    std::string spoken; ///< its own words, joining word included
     std::string spoken_after; ///< the distance said after it
 };
 
@@ -32,7 +32,8 @@ struct Alignment {
 
 /// `sound` at any rate. Throws MediaError where the acoustic model is missing. Cancelling returns the
 /// notes as missed.
-[[nodiscard]] Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress = {});
+[[nodiscard]] Alignment align(
+    const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress = {});
 
 /// `sound` at another rate, by FFmpeg's resampler.
 [[nodiscard]] Sound resampled(const Sound& sound, int rate_hz);

@@ -115,10 +115,12 @@ private:
             const long long at = first_ + delivered_ + static_cast<long long>(i);
             const bool inside = at >= 0 && at < static_cast<long long>(sound_.samples.size());
             const int voice = inside ? sound_.samples[static_cast<std::size_t>(at)] : 0;
-            block[i] = static_cast<std::int16_t>(std::clamp(voice + static_cast<int>(room_(random_)), -32768, 32767));
+            block[i] = static_cast<std::int16_t>(
+                std::clamp(voice + static_cast<int>(room_(random_)), -32768, 32767));
         }
         delivered_ = due;
-        emit samplesReady(QByteArray(reinterpret_cast<const char*>(block.data()), static_cast<qsizetype>(block.size() * 2)));
+        emit samplesReady(QByteArray(
+            reinterpret_cast<const char*>(block.data()), static_cast<qsizetype>(block.size() * 2)));
     }
 
     Sound sound_;
@@ -128,8 +130,8 @@ private:
     QElapsedTimer began_;
     long long first_ = 0;
     long long delivered_ = 0;
-    std::minstd_rand random_ {7};
-    std::normal_distribution<double> room_ {0.0, 25.0};
+    std::minstd_rand random_{7};
+    std::normal_distribution<double> room_{0.0, 25.0};
 };
 
 } // namespace

@@ -10,8 +10,8 @@
 #include <array>
 #include <atomic>
 #include <chrono>
-#include <cmath>
 #include <clocale>
+#include <cmath>
 #include <mutex>
 #include <string>
 #include <thread>
@@ -77,12 +77,13 @@ Player::Player(QObject* parent)
         return;
     }
     mpv_handle* mpv = state_->mpv;
-    for (const auto& [name, value] : std::initializer_list<std::pair<const char*, const char*>> {{"vo", "libmpv"},
-             {"config", "no"}, {"terminal", "no"}, {"input-default-bindings", "no"}, {"osc", "no"}, {"osd-level", "0"},
-             {"keep-open", "yes"}, {"pause", "yes"}, {"hr-seek", "yes"}, {"audio-pitch-correction", "yes"},
-             {"audio-fallback-to-null", "yes"}, {"hwdec", "no"}, {"idle", "yes"}, {"ytdl", "no"}, {"load-scripts", "no"},
-             {"load-osd-console", "no"}, {"load-stats-overlay", "no"}, {"load-auto-profiles", "no"},
-             {"audio-buffer", "0.4"}, {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
+    for (const auto& [name, value] : std::initializer_list<std::pair<const char*, const char*>>{
+             {"vo", "libmpv"}, {"config", "no"}, {"terminal", "no"}, {"input-default-bindings", "no"},
+             {"osc", "no"}, {"osd-level", "0"}, {"keep-open", "yes"}, {"pause", "yes"}, {"hr-seek", "yes"},
+             {"audio-pitch-correction", "yes"}, {"audio-fallback-to-null", "yes"}, {"hwdec", "no"},
+             {"idle", "yes"}, {"ytdl", "no"}, {"load-scripts", "no"}, {"load-osd-console", "no"},
+             {"load-stats-overlay", "no"}, {"load-auto-profiles", "no"}, {"audio-buffer", "0.4"},
+             {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
         mpv_set_option_string(mpv, name, value);
     }
     if (qEnvironmentVariableIsSet("BRUMEFALL_SILENT")) {
@@ -94,12 +95,11 @@ Player::Player(QObject* parent)
     mpv_observe_property(mpv, kDuration, "duration", MPV_FORMAT_DOUBLE);
     mpv_observe_property(mpv, kEof, "eof-reached", MPV_FORMAT_FLAG);
     mpv_observe_property(mpv, kSpeed, "speed", MPV_FORMAT_DOUBLE);
-    mpv_render_param params[] {
-        {MPV_RENDER_PARAM_API_TYPE, const_cast<char*>(MPV_RENDER_API_TYPE_SW)}, {MPV_RENDER_PARAM_INVALID, nullptr}};
+    mpv_render_param params[]{{MPV_RENDER_PARAM_API_TYPE, const_cast<char*>(MPV_RENDER_API_TYPE_SW)},
+        {MPV_RENDER_PARAM_INVALID, nullptr}};
     if (mpv_render_context_create(&state_->render, mpv, params) >= 0) {
         mpv_render_context_set_update_callback(
-            state_->render,
-            [](void* self) { static_cast<Player*>(self)->announcePicture(); }, this);
+            state_->render, [](void* self) { static_cast<Player*>(self)->announcePicture(); }, this);
     }
     state_->events = std::thread([this] { handleEvents(); });
 }
@@ -150,13 +150,13 @@ void Player::open(const QString& file, double at_s)
     const std::string start = std::to_string(at_s);
     mpv_set_property_string(state_->mpv, "start", start.c_str());
     const std::string name = file.toStdString();
-    const char* words[] {"loadfile", name.c_str(), nullptr};
+    const char* words[]{"loadfile", name.c_str(), nullptr};
     command(words);
 }
 
 void Player::close()
 {
-    const char* words[] {"stop", nullptr};
+    const char* words[]{"stop", nullptr};
     command(words);
     const std::lock_guard lock(state_->mutex);
     state_->open = false;
@@ -194,7 +194,7 @@ void Player::setRate(double rate)
 void Player::seek(double media_s)
 {
     const std::string time = std::to_string(std::max(0.0, media_s));
-    const char* words[] {"seek", time.c_str(), "absolute+exact", nullptr};
+    const char* words[]{"seek", time.c_str(), "absolute+exact", nullptr};
     {
         const std::lock_guard lock(state_->mutex);
         state_->seeking = true;
@@ -208,7 +208,7 @@ void Player::seek(double media_s)
 
 void Player::stepFrame(int direction)
 {
-    const char* words[] {direction > 0 ? "frame-step" : "frame-back-step", nullptr};
+    const char* words[]{direction > 0 ? "frame-step" : "frame-back-step", nullptr};
     command(words);
 }
 
@@ -226,7 +226,7 @@ void Player::setGuide(const QString& file)
         return;
     }
     mpv_set_property_string(state_->mpv, "lavfi-complex", "");
-    const char* remove[] {"audio-remove", nullptr, nullptr};
+    const char* remove[]{"audio-remove", nullptr, nullptr};
     if (state_->has_guide) {
         const std::string id = std::to_string(state_->guide_track);
         remove[1] = id.c_str();
@@ -238,7 +238,7 @@ void Player::setGuide(const QString& file)
         return;
     }
     const std::string name = file.toStdString();
-    const char* add[] {"audio-add", name.c_str(), "select", nullptr};
+    const char* add[]{"audio-add", name.c_str(), "select", nullptr};
     if (mpv_command(state_->mpv, const_cast<const char**>(add)) < 0) {
         emit failed(tr("The guide voice could not be added."));
         return;
@@ -318,12 +318,13 @@ QImage Player::picture(const QSize& size)
     }
     mpv_render_context_update(state_->render);
     QImage image(size, QImage::Format_RGB32);
-    std::array<int, 2> pixels {size.width(), size.height()};
+    std::array<int, 2> pixels{size.width(), size.height()};
     auto stride = static_cast<std::size_t>(image.bytesPerLine());
     int no_wait = 0;
-    mpv_render_param params[] {{MPV_RENDER_PARAM_SW_SIZE, pixels.data()}, {MPV_RENDER_PARAM_SW_FORMAT, const_cast<char*>("bgr0")},
-        {MPV_RENDER_PARAM_SW_STRIDE, &stride}, {MPV_RENDER_PARAM_SW_POINTER, image.bits()},
-        {MPV_RENDER_PARAM_BLOCK_FOR_TARGET_TIME, &no_wait}, {MPV_RENDER_PARAM_INVALID, nullptr}};
+    mpv_render_param params[]{{MPV_RENDER_PARAM_SW_SIZE, pixels.data()},
+        {MPV_RENDER_PARAM_SW_FORMAT, const_cast<char*>("bgr0")}, {MPV_RENDER_PARAM_SW_STRIDE, &stride},
+        {MPV_RENDER_PARAM_SW_POINTER, image.bits()}, {MPV_RENDER_PARAM_BLOCK_FOR_TARGET_TIME, &no_wait},
+        {MPV_RENDER_PARAM_INVALID, nullptr}};
     return mpv_render_context_render(state_->render, params) >= 0 ? image : QImage();
 }
 
@@ -343,8 +344,7 @@ bool Player::settleSeek(double now_s)
     return true;
 }
 
-template <typename Signal, typename... Values>
-void Player::tell(Signal signal, Values... values)
+template <typename Signal, typename... Values> void Player::tell(Signal signal, Values... values)
 {
     QMetaObject::invokeMethod(
         this, [this, signal, values...] { (this->*signal)(values...); }, Qt::QueuedConnection);

@@ -2,8 +2,9 @@
 ///
 /// libmpv's own threads do the playing; this object lives in the window's thread and sends it commands.
 /// Its reports are taken in a thread of their own, with the time of their arrival, so that the clock
-/// stays true while the window is busy; signals come in the window's thread. Pictures come as images (software rendering), which
-/// works everywhere, or are drawn by an OpenGL widget that takes the render context.
+/// stays true while the window is busy; signals come in the window's thread. Pictures come as images
+/// (software rendering), which works everywhere, or are drawn by an OpenGL widget that takes the render
+/// context.
 #pragma once
 
 #include <QImage>
@@ -72,8 +73,7 @@ private:
     bool settleSeek(double now_s);
     void openFailed(const QString& why);
     void announcePicture();
-    template <typename Signal, typename... Values>
-    void tell(Signal signal, Values... values);
+    template <typename Signal, typename... Values> void tell(Signal signal, Values... values);
     void command(const char* const* words);
 
     std::unique_ptr<State> state_;

@@ -169,7 +169,8 @@ public:
     {
         double shift_s = std::normal_distribution(0.0, 0.03)(random_);
         for (std::size_t k = call.first; k < call.last; ++k) {
-            if (const auto it = faults_.find(plan_.notes[k].id); it != faults_.end() && it->second == FaultKind::late) {
+            if (const auto it = faults_.find(plan_.notes[k].id);
+                it != faults_.end() && it->second == FaultKind::late) {
                 shift_s += lateShift_s(plan_, call);
             }
         }
@@ -204,7 +205,8 @@ private:
             const std::size_t half = words.size() / 2;
             const double share = static_cast<double>(half) / static_cast<double>(words.size());
             const double paused_s = speak(join(words, 0, half), length_s * share, at_s);
-            at_s = speak(join(words, half, words.size()), length_s * (1.0 - share), paused_s + kHesitationPause_s);
+            at_s = speak(
+                join(words, half, words.size()), length_s * (1.0 - share), paused_s + kHesitationPause_s);
             truth.hesitations.push_back({paused_s, paused_s + kHesitationPause_s});
         } else {
             at_s = speak(note.spoken, length_s, at_s);
@@ -257,8 +259,8 @@ std::vector<Fault> chooseFaults(const plan::Plan& plan, const FaultWish& wish, s
     return Choice(plan, wish, seed).choose();
 }
 
-Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed, double from_s, double to_s,
-    const Progress& progress)
+Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed, double from_s,
+    double to_s, const Progress& progress)
 {
     Speaker speaker(plan, faults, seed, from_s);
     for (std::size_t c = 0; c < plan.calls.size(); ++c) {
@@ -275,7 +277,7 @@ Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std:
 
 std::string toString(FaultKind kind)
 {
-    static constexpr std::array kNames {"late", "hurried", "hesitating", "skipping", "stumbling", "repeating"};
+    static constexpr std::array kNames{"late", "hurried", "hesitating", "skipping", "stumbling", "repeating"};
     return kNames.at(static_cast<std::size_t>(kind));
 }
 

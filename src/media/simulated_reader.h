@@ -41,12 +41,13 @@ struct Reading {
 
 /// Chooses faults at notes where each leaves the other calls alone, at most one to a call; fewer than
 /// wished where there is no room.
-[[nodiscard]] std::vector<Fault> chooseFaults(const plan::Plan& plan, const FaultWish& wish, std::uint32_t seed);
+[[nodiscard]] std::vector<Fault> chooseFaults(
+    const plan::Plan& plan, const FaultWish& wish, std::uint32_t seed);
 
 /// Reads the calls of `plan` that start in [from_s, to_s). Small human unevenness (some hundredths of a
 /// second) comes from `seed`.
-[[nodiscard]] Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed, double from_s = 0.0,
-    double to_s = 1e9, const Progress& progress = {});
+[[nodiscard]] Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed,
+    double from_s = 0.0, double to_s = 1e9, const Progress& progress = {});
 
 [[nodiscard]] std::string toString(FaultKind kind);
 

@@ -15,13 +15,8 @@ extern "C" {
 namespace brumefall::media {
 namespace {
 
-template <auto Free>
-struct Freer {
-    template <typename T>
-    void operator()(T* pointer) const
-    {
-        Free(&pointer);
-    }
+template <auto Free> struct Freer {
+    template <typename T> void operator()(T* pointer) const { Free(&pointer); }
 };
 
 using Format = std::unique_ptr<AVFormatContext, Freer<avformat_close_input>>;
@@ -89,8 +84,7 @@ public:
     [[nodiscard]] int rate_hz() const { return rate_hz_; }
 
     /// `take(samples, count)` gets every block in order.
-    template <typename Take>
-    void run(const Progress& progress, Take take)
+    template <typename Take> void run(const Progress& progress, Take take)
     {
         const double duration_s = std::max(0.001, durationOf(*format_));
         int packets = 0;
@@ -108,9 +102,29 @@ public:
         drain(take);
     }
 
+    /// Decodes and throws away: no resampling, no mixing.
+    long long runBare()
+    {
+        long long frames = 0;
+        const auto discard = [&] {
+            while (avcodec_receive_frame(codec_.get(), frame_.get()) >= 0) {
+                ++frames;
+                av_frame_unref(frame_.get());
+            }
+        };
+        while (av_read_frame(format_.get(), packet_.get()) >= 0) {
+            if (packet_->stream_index == stream_ && avcodec_send_packet(codec_.get(), packet_.get()) >= 0) {
+                discard();
+            }
+            av_packet_unref(packet_.get());
+        }
+        avcodec_send_packet(codec_.get(), nullptr);
+        discard();
+        return frames;
+    }
+
 private:
-    template <typename Take>
-    void drain(Take& take)
+    template <typename Take> void drain(Take& take)
     {
         while (avcodec_receive_frame(codec_.get(), frame_.get()) >= 0) {
             if (!resampler_) {
@@ -137,8 +151,8 @@ private:
             av_channel_layout_default(&in, std::max(1, frame_->ch_layout.nb_channels));
         }
         SwrContext* raw = nullptr;
-        swr_alloc_set_opts2(&raw, &mono, AV_SAMPLE_FMT_S16, rate_hz_, &in, static_cast<AVSampleFormat>(frame_->format),
-            frame_->sample_rate, 0, nullptr);
+        swr_alloc_set_opts2(&raw, &mono, AV_SAMPLE_FMT_S16, rate_hz_, &in,
+            static_cast<AVSampleFormat>(frame_->format), frame_->sample_rate, 0, nullptr);
         resampler_.reset(raw);
         swr_init(raw);
     }
@@ -167,8 +181,10 @@ public:
     {
         std::size_t i = 0;
         while (i < count) {
-            const auto slice_end = static_cast<long long>(per_slice_ * static_cast<double>(peaks_.low.size() + 1));
-            const auto until = std::min(count, i + static_cast<std::size_t>(std::max(1LL, slice_end - done_)));
+            const auto slice_end =
+                static_cast<long long>(per_slice_ * static_cast<double>(peaks_.low.size() + 1));
+            const auto until =
+                std::min(count, i + static_cast<std::size_t>(std::max(1LL, slice_end - done_)));
             const auto [low, high] = std::minmax_element(samples + i, samples + until);
             low_ = std::min(low_, *low);
             high_ = std::max(high_, *high);
@@ -209,7 +225,7 @@ private:
 Sound decodeSound(const std::filesystem::path& file, int rate_hz, const Progress& progress)
 {
     SoundDecoder decoder(file, rate_hz);
-    Sound sound {{}, decoder.rate_hz()};
+    Sound sound{{}, decoder.rate_hz()};
     decoder.run(progress, [&](const std::int16_t* samples, std::size_t count) {
         sound.samples.insert(sound.samples.end(), samples, samples + count);
     });
@@ -220,8 +236,15 @@ Peaks decodePeaks(const std::filesystem::path& file, double slice_s, const Progr
 {
     SoundDecoder decoder(file, 0);
     PeakFolder folder(slice_s, decoder.rate_hz());
-    decoder.run(progress, [&](const std::int16_t* samples, std::size_t count) { folder.add(samples, count); });
+    decoder.run(
+        progress, [&](const std::int16_t* samples, std::size_t count) { folder.add(samples, count); });
     return folder.finish();
+}
+
+long long decodeBare(const std::filesystem::path& file)
+{
+    SoundDecoder decoder(file, 0);
+    return decoder.runBare();
 }
 
 Peaks peaksOf(const Sound& sound, double slice_s)

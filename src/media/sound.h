@@ -41,10 +41,16 @@ using Progress = std::function<bool(double)>;
 
 /// The first sound track of `file`, mixed to one channel at `rate_hz`. Throws MediaError: missing,
 /// not media, no sound. What follows a broken packet is read on.
-[[nodiscard]] Sound decodeSound(const std::filesystem::path& file, int rate_hz, const Progress& progress = {});
+[[nodiscard]] Sound decodeSound(
+    const std::filesystem::path& file, int rate_hz, const Progress& progress = {});
 
 /// Peaks of the first sound track, without holding the samples. Cancelled work returns what there is.
-[[nodiscard]] Peaks decodePeaks(const std::filesystem::path& file, double slice_s, const Progress& progress = {});
+[[nodiscard]] Peaks decodePeaks(
+    const std::filesystem::path& file, double slice_s, const Progress& progress = {});
+
+/// Decodes the first sound track and keeps nothing; returns the number of frames. What a waveform is measured
+/// against.
+[[nodiscard]] long long decodeBare(const std::filesystem::path& file);
 
 [[nodiscard]] Peaks peaksOf(const Sound& sound, double slice_s);
 

@@ -15,7 +15,7 @@ struct SoundWriter::State {
 SoundWriter::SoundWriter(const std::filesystem::path& file, int rate_hz)
     : state_(std::make_unique<State>())
 {
-    SF_INFO info {};
+    SF_INFO info{};
     info.samplerate = rate_hz;
     info.channels = 1;
     info.format = (file.extension() == ".wav" ? SF_FORMAT_WAV : SF_FORMAT_FLAC) | SF_FORMAT_PCM_16;

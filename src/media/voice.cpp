@@ -70,7 +70,7 @@ Sound sayAtRate(const std::string& text, int words_per_min, const VoiceStyle& st
     espeak_SetParameter(espeakPITCH, style.pitch, 0);
     espeak_SetParameter(espeakRANGE, style.range, 0);
     espeak_SetParameter(espeakVOLUME, style.volume, 0);
-    Sound sound {{}, kVoiceRate_hz};
+    Sound sound{{}, kVoiceRate_hz};
     espeak_Synth(text.c_str(), text.size() + 1, 0, POS_CHARACTER, 0, espeakCHARS_UTF8, nullptr, &sound);
     trim(sound);
     return sound;
@@ -83,7 +83,8 @@ Sound say(const std::string& text, double duration_s, const VoiceStyle& style)
     Sound sound = sayAtRate(text, rate_wpm, style);
     for (int attempt = 0; attempt < 2 && duration_s > 0.0 && !sound.samples.empty(); ++attempt) {
         const double ratio = sound.duration_s() / duration_s;
-        const int wanted = std::clamp(static_cast<int>(std::lround(rate_wpm * ratio)), kSlowest_wpm, kFastest_wpm);
+        const int wanted =
+            std::clamp(static_cast<int>(std::lround(rate_wpm * ratio)), kSlowest_wpm, kFastest_wpm);
         if (wanted == rate_wpm || std::abs(ratio - 1.0) < 0.02) {
             break;
         }

@@ -31,8 +31,7 @@ protected:
         ASSERT_TRUE(waitFor([&] { return window_->transport().player().isOpen(); }, 10000));
     }
 
-    template <typename Condition>
-    static bool waitFor(Condition condition, int ms)
+    template <typename Condition> static bool waitFor(Condition condition, int ms)
     {
         QElapsedTimer timer;
         timer.start();
@@ -45,8 +44,7 @@ protected:
         return true;
     }
 
-    template <typename T>
-    T* find(const char* name)
+    template <typename T> T* find(const char* name)
     {
         auto* child = window_->findChild<T*>(QString::fromLatin1(name));
         EXPECT_NE(child, nullptr) << name;

@@ -97,18 +97,22 @@ TEST_F(MainWindowTest, DraggingAMarkOnTheSoundMovesTheNoteAndThePlan)
     openDemo();
     QTest::keyClick(window_.get(), Qt::Key_F2);
     auto* wave = find<WaveView>("waveView");
-    const auto number = std::size_t {5}; // taken without braking: its action point is its entry
-    const double media_s = window_->document().prepared().placement.notes[number - 1].arrive_s + window_->document().pass()->go_s;
+    const auto number = std::size_t{5}; // taken without braking: its action point is its entry
+    const double media_s = window_->document().prepared().placement.notes[number - 1].arrive_s
+        + window_->document().pass()->go_s;
     wave->setSpan(media_s - 10.0, media_s + 10.0);
     const double planned_before_s = window_->document().prepared().plan.notes[number - 1].end_s;
     const QPoint from(static_cast<int>(wave->xOf(media_s)), 12);
     const QPoint to(static_cast<int>(wave->xOf(media_s + 1.0)), 12);
     QTest::mousePress(wave, Qt::LeftButton, {}, from);
     QTest::mouseMove(wave, (from + to) / 2);
-    QMouseEvent move(QEvent::MouseMove, QPointF(to), wave->mapToGlobal(QPointF(to)), Qt::NoButton, Qt::LeftButton, {});
+    QMouseEvent move(
+        QEvent::MouseMove, QPointF(to), wave->mapToGlobal(QPointF(to)), Qt::NoButton, Qt::LeftButton, {});
     QApplication::sendEvent(wave, &move);
     QTest::mouseRelease(wave, Qt::LeftButton, {}, to);
-    EXPECT_NEAR(window_->document().prepared().placement.notes[number - 1].arrive_s + window_->document().pass()->go_s, media_s + 1.0, 0.1);
+    EXPECT_NEAR(window_->document().prepared().placement.notes[number - 1].arrive_s
+            + window_->document().pass()->go_s,
+        media_s + 1.0, 0.1);
     EXPECT_GT(window_->document().prepared().plan.notes[number - 1].end_s, planned_before_s + 0.3);
     EXPECT_TRUE(window_->document().undoStack().undoText().startsWith("Mark note 5"));
 }
@@ -140,7 +144,8 @@ TEST_F(MainWindowTest, ACallMovedByHandStaysThereUntilItIsLetGo)
     const QPoint from = gap->callRect(3).center().toPoint();
     const QPoint to = from - QPoint(60, 0);
     QTest::mousePress(gap, Qt::LeftButton, {}, from);
-    QMouseEvent move(QEvent::MouseMove, QPointF(to), gap->mapToGlobal(QPointF(to)), Qt::NoButton, Qt::LeftButton, {});
+    QMouseEvent move(
+        QEvent::MouseMove, QPointF(to), gap->mapToGlobal(QPointF(to)), Qt::NoButton, Qt::LeftButton, {});
     QApplication::sendEvent(gap, &move);
     QTest::mouseRelease(gap, Qt::LeftButton, {}, to);
     const double wished_s = before_s - 60.0 * 16.0 / gap->width();
@@ -168,7 +173,8 @@ TEST_F(MainWindowTest, TheSpineGoesToANoteByItsNumber)
     QTest::keyClicks(spine, "12");
     QTest::keyClick(spine, Qt::Key_Return);
     EXPECT_EQ(window_->document().currentNote().toStdString(), idAt(*window_, 12));
-    EXPECT_NEAR(window_->transport().stageTime(), window_->document().prepared().placement.notes[11].arrive_s - 3.0, 0.1);
+    EXPECT_NEAR(window_->transport().stageTime(),
+        window_->document().prepared().placement.notes[11].arrive_s - 3.0, 0.1);
 }
 
 TEST_F(MainWindowTest, SpacePlaysAndPausesEverywhere)
@@ -176,7 +182,8 @@ TEST_F(MainWindowTest, SpacePlaysAndPausesEverywhere)
     openDemo();
     for (const int key : {Qt::Key_F2, Qt::Key_F3, Qt::Key_F4, Qt::Key_F5}) {
         QTest::keyClick(window_.get(), static_cast<Qt::Key>(key));
-        QTest::keyClick(QApplication::focusWidget() == nullptr ? window_.get() : QApplication::focusWidget(), Qt::Key_Space);
+        QTest::keyClick(QApplication::focusWidget() == nullptr ? window_.get() : QApplication::focusWidget(),
+            Qt::Key_Space);
         EXPECT_TRUE(waitFor([&] { return window_->transport().player().isPlaying(); }, 5000)) << key;
         QTest::keyClick(window_.get(), Qt::Key_Space);
         EXPECT_TRUE(waitFor([&] { return !window_->transport().player().isPlaying(); }, 5000)) << key;
@@ -213,7 +220,9 @@ TEST_F(MainWindowTest, ReadsAMinuteAndFindsInReviewExactlyTheFaultsThatWereMade)
     input->setCurrentIndex(input->count() - 1);
     find<QPushButton>("recordButton")->click();
     ASSERT_TRUE(waitFor([&] { return window_->transport().stageTime() > 20.0; }, 60000));
-    EXPECT_GT(std::filesystem::file_size(stage_ / "takes" / stage::readTake(stage::listJson(stage_ / "takes").front()).audio), 20000U)
+    EXPECT_GT(std::filesystem::file_size(
+                  stage_ / "takes" / stage::readTake(stage::listJson(stage_ / "takes").front()).audio),
+        20000U)
         << "the recording grows on the disk while it is made";
     ASSERT_TRUE(waitFor([&] { return window_->transport().stageTime() > kUntil_s + 2.0; }, 90000));
     QSignalSpy judged(&window_->recorder(), &TakeRecorder::judged);
@@ -245,11 +254,13 @@ TEST_F(MainWindowTest, ReadsAMinuteAndFindsInReviewExactlyTheFaultsThatWereMade)
         ++judged_notes;
         const auto fault = made.find(verdict.id);
         const bool has = fault != made.end();
-        EXPECT_EQ(verdict.timing == take::Timing::missed, has && fault->second == media::FaultKind::skipping) << planned.spoken;
+        EXPECT_EQ(verdict.timing == take::Timing::missed, has && fault->second == media::FaultKind::skipping)
+            << planned.spoken;
         EXPECT_EQ(verdict.repeated, has && fault->second == media::FaultKind::repeating) << planned.spoken;
         EXPECT_EQ(verdict.hesitated, has && fault->second == media::FaultKind::hesitating) << planned.spoken;
         if (verdict.timing != take::Timing::missed && planned.status == plan::Status::on_time) {
-            EXPECT_EQ(verdict.timing == take::Timing::late, late_calls.contains(planned.call)) << planned.spoken << " " << verdict.off_s;
+            EXPECT_EQ(verdict.timing == take::Timing::late, late_calls.contains(planned.call))
+                << planned.spoken << " " << verdict.off_s;
         }
     }
     EXPECT_GE(judged_notes, 10);
@@ -303,7 +314,8 @@ TEST_F(MainWindowTest, AMissingOrBrokenVideoIsToldAndTheNotesStillPlan)
     EXPECT_TRUE(message().contains(QStringLiteral("stage.mkv"))) << message().toStdString();
     EXPECT_EQ(window_->document().prepared().plan.notes.size(), 67U);
     window_->document().choosePass(QStringLiteral("recce"));
-    EXPECT_TRUE(waitFor([&] { return message().contains(QStringLiteral("recce.mkv")); }, 5000)) << message().toStdString();
+    EXPECT_TRUE(waitFor([&] { return message().contains(QStringLiteral("recce.mkv")); }, 5000))
+        << message().toStdString();
 }
 
 TEST_F(MainWindowTest, AStageThatCannotBeSavedIsToldAndNothingIsLost)
@@ -341,7 +353,7 @@ TEST_F(MainWindowTest, TheCautionStandsInFrontUntilItIsRead)
     auto* read = find<QPushButton>("cautionRead");
     ASSERT_TRUE(read->isVisible());
     EXPECT_TRUE(cautionText().contains(QStringLiteral("not for use by anyone who is driving")));
-    QTest::mouseClick(read, Qt::LeftButton);
+    QTest::keyClick(read, Qt::Key_Return);
     QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
     EXPECT_EQ(window_->findChild<QWidget*>(QStringLiteral("caution")), nullptr);
     EXPECT_TRUE(QSettings().value(QStringLiteral("caution/read")).toBool());
@@ -350,7 +362,8 @@ TEST_F(MainWindowTest, TheCautionStandsInFrontUntilItIsRead)
 TEST_F(MainWindowTest, RemembersTheStagesThatWereOpened)
 {
     openDemo();
-    EXPECT_EQ(QSettings().value(QStringLiteral("recent")).toStringList().first(), QString::fromStdString(stage_.string()));
+    EXPECT_EQ(QSettings().value(QStringLiteral("recent")).toStringList().first(),
+        QString::fromStdString(stage_.string()));
 }
 
 TEST_F(MainWindowTest, ADriversRemarkIsKeptWithTheTake)

@@ -24,7 +24,7 @@ Run run(const std::string& arguments)
     const std::string command = std::string(CLI) + " " + arguments + " 2>'" + err.string() + "'";
     FILE* pipe = popen(command.c_str(), "r");
     std::string out;
-    std::array<char, 4096> block {};
+    std::array<char, 4096> block{};
     while (const auto n = fread(block.data(), 1, block.size(), pipe)) {
         out.append(block.data(), n);
     }
@@ -91,7 +91,8 @@ TEST(Cli, ATargetTimeIsKept)
 
 TEST(Cli, AlignFindsTheNotesOfADemoTake)
 {
-    const auto result = run("align " + quoted(kDemo) + " --pass stage --audio " + quoted(kDemo / "takes" / "2030-03-09 19.02.47.flac"));
+    const auto result = run("align " + quoted(kDemo) + " --pass stage --audio "
+        + quoted(kDemo / "takes" / "2030-03-09 19.02.47.flac"));
     ASSERT_EQ(result.exit_code, 0) << result.err;
     const auto json = Json::parse(result.out);
     EXPECT_EQ(json["format"], "brumefall/calls/1");

@@ -67,22 +67,26 @@ TEST_P(Corners, AreUnderstood)
 }
 
 INSTANTIATE_TEST_SUITE_P(Notes, Corners,
-    testing::Values(CornerCase {"left four", Direction::left, "4", "", "", LinkKind::none, 0},
-        CornerCase {"four left", Direction::left, "4", "", "", LinkKind::none, 0},
-        CornerCase {"right four long sixty", Direction::right, "4", "", "long", LinkKind::distance, 60},
-        CornerCase {"long four right 60", Direction::right, "4", "", "long", LinkKind::distance, 60},
-        CornerCase {"left three minus one fifty", Direction::left, "3", "minus", "", LinkKind::distance, 150},
-        CornerCase {"three minus left a hundred and twenty", Direction::left, "3", "minus", "", LinkKind::distance, 120},
-        CornerCase {"R4- lg 120", Direction::right, "4", "minus", "long", LinkKind::distance, 120},
-        CornerCase {"4R+ sh 30", Direction::right, "4", "plus", "short", LinkKind::distance, 30},
-        CornerCase {"left 3 1-20", Direction::left, "3", "", "", LinkKind::distance, 120},
-        CornerCase {"hairpin left fifty", Direction::left, "hairpin", "", "", LinkKind::distance, 50},
-        CornerCase {"right open hairpin", Direction::right, "open_hairpin", "", "", LinkKind::none, 0},
-        CornerCase {"very tight hairpin left", Direction::left, "very_tight_hairpin", "", "", LinkKind::none, 0},
-        CornerCase {"square right thirty five", Direction::right, "square", "", "", LinkKind::distance, 35},
-        CornerCase {"left two and a half", Direction::left, "2", "half", "", LinkKind::none, 0},
-        CornerCase {"left five half long 200 metres", Direction::left, "5", "", "half_long", LinkKind::distance, 200},
-        CornerCase {"right six extra extra long", Direction::right, "6", "", "extra_extra_long", LinkKind::none, 0}));
+    testing::Values(CornerCase{"left four", Direction::left, "4", "", "", LinkKind::none, 0},
+        CornerCase{"four left", Direction::left, "4", "", "", LinkKind::none, 0},
+        CornerCase{"right four long sixty", Direction::right, "4", "", "long", LinkKind::distance, 60},
+        CornerCase{"long four right 60", Direction::right, "4", "", "long", LinkKind::distance, 60},
+        CornerCase{"left three minus one fifty", Direction::left, "3", "minus", "", LinkKind::distance, 150},
+        CornerCase{"three minus left a hundred and twenty", Direction::left, "3", "minus", "",
+            LinkKind::distance, 120},
+        CornerCase{"R4- lg 120", Direction::right, "4", "minus", "long", LinkKind::distance, 120},
+        CornerCase{"4R+ sh 30", Direction::right, "4", "plus", "short", LinkKind::distance, 30},
+        CornerCase{"left 3 1-20", Direction::left, "3", "", "", LinkKind::distance, 120},
+        CornerCase{"hairpin left fifty", Direction::left, "hairpin", "", "", LinkKind::distance, 50},
+        CornerCase{"right open hairpin", Direction::right, "open_hairpin", "", "", LinkKind::none, 0},
+        CornerCase{
+            "very tight hairpin left", Direction::left, "very_tight_hairpin", "", "", LinkKind::none, 0},
+        CornerCase{"square right thirty five", Direction::right, "square", "", "", LinkKind::distance, 35},
+        CornerCase{"left two and a half", Direction::left, "2", "half", "", LinkKind::none, 0},
+        CornerCase{
+            "left five half long 200 metres", Direction::left, "5", "", "half_long", LinkKind::distance, 200},
+        CornerCase{
+            "right six extra extra long", Direction::right, "6", "", "extra_extra_long", LinkKind::none, 0}));
 
 TEST(Notes, AChainIsSplitAtItsJoiningWords)
 {
@@ -91,7 +95,8 @@ TEST(Notes, AChainIsSplitAtItsJoiningWords)
     EXPECT_EQ(notes[0].link.kind, LinkKind::into);
     EXPECT_EQ(notes[1].link.kind, LinkKind::and_);
     EXPECT_EQ(notes[2].link.metres, 60.0);
-    EXPECT_EQ(notes[1].spoken, "into left three") << "a joining word is spoken with the note that it leads to";
+    EXPECT_EQ(notes[1].spoken, "into left three")
+        << "a joining word is spoken with the note that it leads to";
     EXPECT_EQ(notes[2].spoken_after, "sixty");
     EXPECT_EQ(notes[2].spoken, "and right five");
 }
@@ -130,7 +135,7 @@ TEST(Notes, FeaturesKeepRelationSizeCountAndDoubt)
 {
     const Note crests = only("left four over two small crests");
     ASSERT_EQ(crests.features.size(), 1U);
-    EXPECT_EQ(crests.features[0], (Feature {"over", "crest", "small", false, 2}));
+    EXPECT_EQ(crests.features[0], (Feature{"over", "crest", "small", false, 2}));
     const Note jump = only("jump maybe 80");
     ASSERT_EQ(jump.features.size(), 1U);
     EXPECT_TRUE(jump.features[0].maybe);
@@ -143,9 +148,9 @@ TEST(Notes, FeaturesKeepRelationSizeCountAndDoubt)
 TEST(Notes, LinesWarningsAndSurfacesAreKept)
 {
     const Note note = only("double caution unseen right two plus don't cut keep left onto cobbles");
-    EXPECT_EQ(note.warnings, std::vector<std::string> {"double_caution"});
+    EXPECT_EQ(note.warnings, std::vector<std::string>{"double_caution"});
     EXPECT_EQ(note.visibility, "unseen");
-    EXPECT_EQ(note.lines, (std::vector<std::string> {"dont_cut", "keep_left"}));
+    EXPECT_EQ(note.lines, (std::vector<std::string>{"dont_cut", "keep_left"}));
     EXPECT_EQ(note.surface, "cobbles");
 }
 
@@ -256,6 +261,17 @@ TEST(Notes, AnyBytesAtAllAreReadWithoutLosingALine)
     }
 }
 
+TEST(Notes, LapsAndLongTextsAreBoundedWithAMessage)
+{
+    std::string text = "[laps 20]\n";
+    for (int i = 0; i < 20000; ++i) {
+        text += "left four 60\n";
+    }
+    const auto parsed = parseNotes(text + "[end]\n");
+    EXPECT_EQ(parsed.calls.size(), kMostLines);
+    EXPECT_FALSE(parsed.diagnostics.empty());
+}
+
 TEST(Spoken, NumbersAreSaidTheWayTheCrewSaysThem)
 {
     EXPECT_EQ(sayNumber(150, HundredsSaid::short_form), "one fifty");
@@ -267,8 +283,9 @@ TEST(Spoken, NumbersAreSaidTheWayTheCrewSaysThem)
 
 TEST(Spoken, SyllablesOfTheNoteLanguageAreCounted)
 {
-    const std::pair<const char*, int> kExpected[] {{"left four", 2}, {"tightens", 2}, {"over crest", 3}, {"hairpin", 2},
-        {"caution", 2}, {"don't cut", 2}, {"into", 2}, {"one fifty", 3}, {"square", 1}, {"seventy", 3}, {"opens", 2}};
+    const std::pair<const char*, int> kExpected[]{{"left four", 2}, {"tightens", 2}, {"over crest", 3},
+        {"hairpin", 2}, {"caution", 2}, {"don't cut", 2}, {"into", 2}, {"one fifty", 3}, {"square", 1},
+        {"seventy", 3}, {"opens", 2}};
     for (const auto& [words, syllables] : kExpected) {
         EXPECT_EQ(countSyllables(words), syllables) << words;
     }
@@ -295,8 +312,9 @@ TEST(Identity, NotesKeepTheirIdsWhenTheTextAroundThemChanges)
 
 TEST(Identity, SurvivesThousandsOfRandomEditsWithoutTwoNotesSharingAnId)
 {
-    const std::vector<std::string> kLines {"left four 60", "right three into left two", "hairpin right 50", "caution left five over crest",
-        "right six 120", "square left", "left kink", "chicane right entry 30"};
+    const std::vector<std::string> kLines{"left four 60", "right three into left two", "hairpin right 50",
+        "caution left five over crest", "right six 120", "square left", "left kink",
+        "chicane right entry 30"};
     std::mt19937 random(9);
     std::vector<std::string> lines(kLines.begin(), kLines.end());
     std::vector<KnownNote> known;
@@ -320,7 +338,9 @@ TEST(Identity, SurvivesThousandsOfRandomEditsWithoutTwoNotesSharingAnId)
         std::size_t kept = 0;
         for (const auto& note : known) {
             ASSERT_TRUE(ids.insert(note.id).second) << "two notes are " << note.id;
-            kept += std::any_of(before.begin(), before.end(), [&](const auto& b) { return b.id == note.id; }) ? 1U : 0U;
+            kept += std::any_of(before.begin(), before.end(), [&](const auto& b) { return b.id == note.id; })
+                ? 1U
+                : 0U;
         }
         // one line was touched: every note but those of that line keeps its id
         ASSERT_GE(kept + 2, std::min(before.size(), known.size()));

@@ -19,7 +19,8 @@ stage::Stage stageOf(const std::string& text, double length_m = 0.0)
     return stage;
 }
 
-constexpr const char* kStage = "150 left four 60\ncaution hairpin right 80\nright six 150\nleft two into right three into left four 100\nright five";
+constexpr const char* kStage = "150 left four 60\ncaution hairpin right 80\nright six 150\nleft two into "
+                               "right three into left four 100\nright five";
 
 /// Everything read exactly as planned, recorded from go.
 std::vector<take::FoundNote> readAsPlanned(const plan::Plan& plan)
@@ -51,12 +52,13 @@ TEST(Plan, TheFirstNotesMayBeSaidFromGoAndLaterOnesNotBeforeTheDriverCanHoldThem
 {
     const auto prepared = stage::prepare(stageOf(kStage), nullptr);
     const auto& notes = prepared.plan.notes;
-    const auto hold = static_cast<std::size_t>(plan::Driver {}.holds_notes);
+    const auto hold = static_cast<std::size_t>(plan::Driver{}.holds_notes);
     for (std::size_t k = 0; k < hold; ++k) {
         EXPECT_EQ(notes[k].window.opens_s, 0.0);
     }
     for (std::size_t k = hold; k < notes.size(); ++k) {
-        EXPECT_NEAR(notes[k].window.opens_s, std::min(notes[k - hold].arrive_s, notes[k].window.closes_s), 1e-9);
+        EXPECT_NEAR(
+            notes[k].window.opens_s, std::min(notes[k - hold].arrive_s, notes[k].window.closes_s), 1e-9);
     }
 }
 
@@ -68,7 +70,7 @@ TEST(Plan, AHairpinAfterAStraightIsActedOnWhereItsBrakingBegins)
     const auto& pace = prepared.placement.pace;
     const double v_in = pace.speedAt(hairpin.action_m);
     const double v_corner = pace.speedAt(hairpin.station_m + 5.0);
-    const double braking_m = (v_in * v_in - v_corner * v_corner) / (2.0 * plan::Driver {}.brake_m_s2);
+    const double braking_m = (v_in * v_in - v_corner * v_corner) / (2.0 * plan::Driver{}.brake_m_s2);
     EXPECT_NEAR(hairpin.station_m - hairpin.action_m, braking_m, 0.35 * braking_m);
 }
 
@@ -98,8 +100,10 @@ TEST(Plan, CallsNeverOverlapAndKeepABreathBetweenThem)
 
 TEST(Plan, ADenseRoadWithASlowReaderIsASqueeze)
 {
-    auto stage = stageOf("40 caution right two don't cut over crest keep left into left three minus tightens two 10\n"
-                         "caution hairpin left don't cut gatepost inside 10\nunseen right three plus over crest 10\nleft four");
+    auto stage =
+        stageOf("40 caution right two don't cut over crest keep left into left three minus tightens two 10\n"
+                "caution hairpin left don't cut gatepost inside 10\nunseen right three plus over crest "
+                "10\nleft four");
     stage.reader.rate_syll_s = 2.0;
     stage.reader.fastest_syll_s = 4.0;
     const auto plan = stage::prepare(stage, nullptr).plan;
@@ -146,9 +150,11 @@ TEST(PlanJson, ComesBackAsItWas)
 TEST(Verdicts, ReadAsPlannedIsOnTimeWhereverThePlanIs)
 {
     const auto prepared = stage::prepare(stageOf(kStage), nullptr);
-    const auto verdicts = take::judge(prepared.plan, prepared.placement.pace, readAsPlanned(prepared.plan), {}, 500.0);
+    const auto verdicts =
+        take::judge(prepared.plan, prepared.placement.pace, readAsPlanned(prepared.plan), {}, 500.0);
     for (std::size_t k = 0; k < verdicts.size(); ++k) {
-        EXPECT_EQ(verdicts[k].timing == take::Timing::on_time, prepared.plan.notes[k].status == plan::Status::on_time);
+        EXPECT_EQ(verdicts[k].timing == take::Timing::on_time,
+            prepared.plan.notes[k].status == plan::Status::on_time);
         EXPECT_NEAR(verdicts[k].lead_s, prepared.plan.notes[k].lead_s, 1e-9);
         EXPECT_NEAR(verdicts[k].lead_m, prepared.plan.notes[k].lead_m, 1e-6);
         EXPECT_EQ(verdicts[k].notes_ahead, prepared.plan.notes[k].notes_ahead);
@@ -187,7 +193,8 @@ TEST(Verdicts, NotesBeforeAndAfterTheRecordingAreNotMissed)
     }
     const double begins_s = prepared.plan.notes[2].start_s - 1.0;
     const double ends_s = prepared.plan.notes[4].window.closes_s + 0.5;
-    const auto v = take::judge(prepared.plan, prepared.placement.pace, none, {begins_s, 1.0}, ends_s - begins_s);
+    const auto v =
+        take::judge(prepared.plan, prepared.placement.pace, none, {begins_s, 1.0}, ends_s - begins_s);
     EXPECT_TRUE(v[0].outside_take);
     EXPECT_FALSE(v[3].outside_take);
     EXPECT_TRUE(v[6].outside_take);
@@ -213,6 +220,6 @@ TEST(Figures, EvenIntervalsHaveNoVariability)
 
 TEST(Clock, StageAndRecordingTimeAreInverse)
 {
-    const take::Clock clock {-3.0, 0.75};
+    const take::Clock clock{-3.0, 0.75};
     EXPECT_NEAR(clock.stageTime(clock.recordingTime(12.3)), 12.3, 1e-12);
 }

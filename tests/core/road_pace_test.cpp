@@ -18,7 +18,8 @@ road::Road roadOf(const std::string& text, double length_m = 0.0)
     return road::layOut(parsed.calls, parsed.style.scale, parsed.lead_in_m, length_m);
 }
 
-constexpr const char* kShortStage = "100 left four 60\nhairpin right 80\nright six 150\nleft two into right three 50";
+constexpr const char* kShortStage =
+    "100 left four 60\nhairpin right 80\nright six 150\nleft two into right three 50";
 
 } // namespace
 
@@ -40,7 +41,8 @@ TEST(Road, TighterGradesHaveSmallerRadiiInBothScales)
         EXPECT_GT(road::sizeOf({grade, {}}, "", notes::Scale::descending).radius_m,
             road::sizeOf({grade + 1, {}}, "", notes::Scale::descending).radius_m);
     }
-    EXPECT_GT(road::sizeOf({3, {}}, "plus", notes::Scale::ascending).radius_m, road::sizeOf({3, {}}, "", notes::Scale::ascending).radius_m);
+    EXPECT_GT(road::sizeOf({3, {}}, "plus", notes::Scale::ascending).radius_m,
+        road::sizeOf({3, {}}, "", notes::Scale::ascending).radius_m);
 }
 
 TEST(Road, IsFittedToTheOfficialLength)
@@ -63,9 +65,10 @@ TEST(Pace, PassesThroughEveryKnotAndNeverGoesBack)
     std::mt19937 random(4);
     std::uniform_real_distribution<double> unit(0.01, 1.0);
     for (int trial = 0; trial < 100; ++trial) {
-        std::vector<pace::Knot> knots {{0.0, 0.0}};
+        std::vector<pace::Knot> knots{{0.0, 0.0}};
         for (int i = 0; i < 30; ++i) {
-            knots.push_back({knots.back().station_m + 100.0 * unit(random), knots.back().time_s + 8.0 * unit(random)});
+            knots.push_back(
+                {knots.back().station_m + 100.0 * unit(random), knots.back().time_s + 8.0 * unit(random)});
         }
         const pace::Pace pace(knots);
         for (const auto& knot : knots) {
@@ -83,16 +86,16 @@ TEST(Pace, PassesThroughEveryKnotAndNeverGoesBack)
 
 TEST(Pace, LeavesOutKnotsThatGoBackInTime)
 {
-    const pace::Pace pace(std::vector<pace::Knot> {{0, 0}, {10, 2}, {20, 1}, {30, 4}});
+    const pace::Pace pace(std::vector<pace::Knot>{{0, 0}, {10, 2}, {20, 1}, {30, 4}});
     EXPECT_NEAR(pace.timeAt(10), 2.0, 1e-9);
     EXPECT_GT(pace.timeAt(20), 2.0);
-    EXPECT_THROW(pace::Pace(std::vector<pace::Knot> {{5, 1}}), std::invalid_argument);
+    EXPECT_THROW(pace::Pace(std::vector<pace::Knot>{{5, 1}}), std::invalid_argument);
 }
 
 TEST(Pace, WarpedToMarksPassesThroughThemAndKeepsItsRhythm)
 {
     const auto predicted = pace::predictPace(roadOf(kShortStage, 900.0), {});
-    const std::vector<pace::Knot> marks {{0, 0}, {300, 40}, {900, 100}};
+    const std::vector<pace::Knot> marks{{0, 0}, {300, 40}, {900, 100}};
     const auto warped = predicted.warpedTo(marks);
     for (const auto& mark : marks) {
         EXPECT_NEAR(warped.timeAt(mark.station_m), mark.time_s, 1e-6);
@@ -159,4 +162,15 @@ TEST(Place, OneMarkAtGoAndOneAtTheFinishAlreadyGiveAPass)
         EXPECT_GT(note.arrive_s, before_s);
         before_s = note.arrive_s;
     }
+}
+
+TEST(Place, ATraceThatNeverGoesForwardIsLeftOutAndTold)
+{
+    const auto road = roadOf(kShortStage, 900.0);
+    pace::Pass pass;
+    pass.finish_s = 60.0;
+    pass.trace = {{5.0, 1.0}, {5.0, 2.0}, {5.0, 3.0}};
+    const auto placement = pace::place(road, pass);
+    EXPECT_EQ(placement.warnings.size(), 1U);
+    EXPECT_NEAR(placement.pace.duration_s(), 60.0, 0.1);
 }

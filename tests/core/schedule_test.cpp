@@ -30,14 +30,16 @@ double derivative(const CallToPlan& call, double start_s, double lambda)
 /// The optimum's certificate (Karush, Kuhn and Tucker): within every run of calls that touch, no head of
 /// the run would gain by moving sooner (the running sum of derivatives never exceeds the whole), and the
 /// whole run would not gain by moving: its sum is zero, or not below zero where the run starts at go.
-void certify(const std::vector<CallToPlan>& calls, const std::vector<double>& starts, const ScheduleOptions& options)
+void certify(
+    const std::vector<CallToPlan>& calls, const std::vector<double>& starts, const ScheduleOptions& options)
 {
     constexpr double kClose = 1e-6;
     std::size_t first = 0;
     for (std::size_t c = 0; c < calls.size(); ++c) {
         ASSERT_GE(starts[c], options.not_before_s - kClose);
         if (c > 0) {
-            ASSERT_GE(starts[c], starts[c - 1] + calls[c - 1].length_s - kClose) << "call " << c << " overlaps";
+            ASSERT_GE(starts[c], starts[c - 1] + calls[c - 1].length_s - kClose)
+                << "call " << c << " overlaps";
         }
         const bool run_ends = c + 1 == calls.size() || starts[c + 1] > starts[c] + calls[c].length_s + kClose;
         if (!run_ends) {
@@ -59,7 +61,8 @@ void certify(const std::vector<CallToPlan>& calls, const std::vector<double>& st
             ASSERT_NEAR(sum, 0.0, scale * kClose) << "run " << first << " to " << c;
         }
         for (const double part : running) {
-            ASSERT_LE(part, std::max(sum, 0.0) + scale * kClose) << "a head of run " << first << " to " << c << " would gain";
+            ASSERT_LE(part, std::max(sum, 0.0) + scale * kClose)
+                << "a head of run " << first << " to " << c << " would gain";
         }
         first = c + 1;
     }
@@ -102,20 +105,20 @@ double cost(const std::vector<CallToPlan>& calls, const std::vector<double>& sta
 
 TEST(Schedule, EndsALonelyNoteExactlyWhenTheDriverWishes)
 {
-    const std::vector calls {callEndingAt(10.0)};
+    const std::vector calls{callEndingAt(10.0)};
     EXPECT_NEAR(schedule(calls, {kLambda, 0.0})[0] + 1.0, 10.0, 1e-9);
 }
 
 TEST(Schedule, SpeaksTheSecondOfTwoCloseNotesRightAfterTheFirst)
 {
-    const std::vector calls {callEndingAt(10.0), callEndingAt(10.4)};
+    const std::vector calls{callEndingAt(10.0), callEndingAt(10.4)};
     const auto starts = schedule(calls, {kLambda, 0.0});
     EXPECT_NEAR(starts[1], starts[0] + 1.3, 1e-9);
 }
 
 TEST(Schedule, MovesEarlyRatherThanLateWhenTwoNotesCollide)
 {
-    const std::vector calls {callEndingAt(10.0), callEndingAt(10.4)};
+    const std::vector calls{callEndingAt(10.0), callEndingAt(10.4)};
     const auto starts = schedule(calls, {kLambda, 0.0});
     const double early_s = 10.0 - (starts[0] + 1.0);
     const double late_s = starts[1] + 1.0 - 10.4;
@@ -125,7 +128,7 @@ TEST(Schedule, MovesEarlyRatherThanLateWhenTwoNotesCollide)
 
 TEST(Schedule, StartsNothingBeforeGo)
 {
-    const std::vector calls {callEndingAt(0.4), callEndingAt(0.5)};
+    const std::vector calls{callEndingAt(0.4), callEndingAt(0.5)};
     const auto starts = schedule(calls, {kLambda, 0.0});
     EXPECT_DOUBLE_EQ(starts[0], 0.0);
     EXPECT_NEAR(starts[1], 1.3, 1e-12);
@@ -133,7 +136,7 @@ TEST(Schedule, StartsNothingBeforeGo)
 
 TEST(Schedule, KeepsACallWhereItWasPutByHandAndFitsTheOthersAroundIt)
 {
-    std::vector calls {callEndingAt(10.0), callEndingAt(12.0), callEndingAt(14.0)};
+    std::vector calls{callEndingAt(10.0), callEndingAt(12.0), callEndingAt(14.0)};
     calls[1].pinned_s = 9.5;
     const auto starts = schedule(calls, {kLambda, 0.0});
     EXPECT_DOUBLE_EQ(starts[1], 9.5);
@@ -144,14 +147,14 @@ TEST(Schedule, KeepsACallWhereItWasPutByHandAndFitsTheOthersAroundIt)
 TEST(Schedule, ACallWishedSoonerThanAnExactlyTimedOneBeforeItFollowsItAtOnce)
 {
     // the call before ends exactly as wished: its bend and the cut at its minimum fall on one place
-    const std::vector calls {callEndingAt(10.0), callEndingAt(10.1), callEndingAt(9.0)};
+    const std::vector calls{callEndingAt(10.0), callEndingAt(10.1), callEndingAt(9.0)};
     const auto starts = schedule(calls, {kLambda, 0.0});
     EXPECT_NEAR(starts[2], starts[1] + 1.3, 1e-9);
 }
 
 TEST(Schedule, RefusesACallWithoutNotes)
 {
-    const std::vector<CallToPlan> calls {CallToPlan {}};
+    const std::vector<CallToPlan> calls{CallToPlan{}};
     EXPECT_THROW(static_cast<void>(schedule(calls, {})), std::invalid_argument);
 }
 
@@ -160,7 +163,7 @@ TEST(Schedule, IsTheCertifiedOptimumOnManyRandomStages)
     std::mt19937 random(20);
     for (int trial = 0; trial < 3000; ++trial) {
         const auto calls = randomStage(random, 1 + static_cast<std::size_t>(trial % 60));
-        const ScheduleOptions options {1.0 + 12.0 * (trial % 7) / 6.0, 0.0};
+        const ScheduleOptions options{1.0 + 12.0 * (trial % 7) / 6.0, 0.0};
         const auto starts = schedule(calls, options);
         certify(calls, starts, options);
         if (HasFatalFailure()) {

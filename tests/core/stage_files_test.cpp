@@ -48,7 +48,8 @@ TEST(StageFiles, MembersOfALaterHandAreKept)
 {
     const support::ScratchFolder scratch;
     const auto file = scratch.path() / "stage.brumefall";
-    support::write(file, R"({"format": "brumefall/stage/1", "weather": {"fog": 3}, "stage": {"name": "A", "colour": "grey"}, "notes": {"text": ["left four"]}})");
+    support::write(file,
+        R"({"format": "brumefall/stage/1", "weather": {"fog": 3}, "stage": {"name": "A", "colour": "grey"}, "notes": {"text": ["left four"]}})");
     auto stage = stage::readStage(file);
     stage.name = "B";
     stage::writeStage(file, stage);
@@ -100,7 +101,8 @@ TEST(StageFiles, FlippedBytesAreEitherReadOrTold)
 {
     const support::ScratchFolder scratch;
     const auto file = scratch.path() / "take.json";
-    const std::string whole = support::read(stage::listJson(std::filesystem::path(DEMO_FOLDER) / "takes").front());
+    const std::string whole =
+        support::read(stage::listJson(std::filesystem::path(DEMO_FOLDER) / "takes").front());
     std::mt19937 random(8);
     for (int trial = 0; trial < 60; ++trial) {
         auto damaged = whole;
@@ -131,7 +133,8 @@ TEST(Files, AFailedSaveLeavesTheOldFile)
     const support::ScratchFolder scratch;
     const auto file = scratch.path() / "stage.brumefall";
     support::write(file, "old");
-    std::filesystem::permissions(scratch.path(), std::filesystem::perms::owner_read | std::filesystem::perms::owner_exec);
+    std::filesystem::permissions(
+        scratch.path(), std::filesystem::perms::owner_read | std::filesystem::perms::owner_exec);
     EXPECT_THROW(formats::writeFile(file, "new"), formats::FormatError);
     EXPECT_EQ(support::read(file), "old");
 }

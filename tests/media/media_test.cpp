@@ -33,7 +33,7 @@ double median(std::vector<double> values)
 
 media::Sound tone(double seconds, int rate_hz)
 {
-    media::Sound sound {{}, rate_hz};
+    media::Sound sound{{}, rate_hz};
     for (int i = 0; i < static_cast<int>(seconds * rate_hz); ++i) {
         sound.samples.push_back(static_cast<std::int16_t>(8000.0 * std::sin(0.2 * i)));
     }
@@ -60,13 +60,15 @@ TEST(Sound, MissingBrokenAndSilentMediaAreTold)
     EXPECT_THROW(static_cast<void>(media::decodePeaks(scratch.path() / "text.mkv", 0.02)), media::MediaError);
     const std::string whole = support::read(kDemo / "media" / "recce.mkv");
     support::write(scratch.path() / "cut.mkv", whole.substr(0, whole.size() / 3));
-    EXPECT_GT(media::decodePeaks(scratch.path() / "cut.mkv", 0.02).duration_s(), 30.0) << "what is there is read";
+    EXPECT_GT(media::decodePeaks(scratch.path() / "cut.mkv", 0.02).duration_s(), 30.0)
+        << "what is there is read";
 }
 
 TEST(Sound, DecodingCanBeCancelled)
 {
     int asked = 0;
-    const auto sound = media::decodeSound(kDemo / "media" / "recce.mkv", 8000, [&](double) { return ++asked < 3; });
+    const auto sound =
+        media::decodeSound(kDemo / "media" / "recce.mkv", 8000, [&](double) { return ++asked < 3; });
     EXPECT_LT(sound.duration_s(), 200.0);
 }
 
@@ -111,7 +113,8 @@ TEST(SimulatedReader, ReadsTheSameAgainForTheSameSeed)
     ASSERT_EQ(a.truth.size(), b.truth.size());
     for (std::size_t k = 0; k < a.truth.size(); ++k) {
         EXPECT_EQ(a.truth[k].read, b.truth[k].read);
-        EXPECT_NEAR(a.truth[k].span.end_s, b.truth[k].span.end_s, 0.02); // the voice itself is not the same to the sample
+        EXPECT_NEAR(a.truth[k].span.end_s, b.truth[k].span.end_s,
+            0.02); // the voice itself is not the same to the sample
     }
 }
 
@@ -153,7 +156,8 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
         const double t = static_cast<double>(i) / media::kVoiceRate_hz;
         const double engine = std::sin(560.0 * t + 3.0 * std::sin(0.7 * t)) + 0.5 * std::sin(1120.0 * t);
         const double noise = GetParam() * (engine + 0.4 * hiss(random));
-        reading.sound.samples[i] = static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
+        reading.sound.samples[i] =
+            static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
     }
     const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
     ASSERT_EQ(alignment.notes.size(), reading.truth.size());
@@ -178,7 +182,8 @@ INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 60.0, 500.0
 TEST(Aligner, SilenceHasNoNotes)
 {
     const auto plan = demoPlan();
-    media::Sound silence {std::vector<std::int16_t>(static_cast<std::size_t>(20 * media::kAlignRate_hz), 0), media::kAlignRate_hz};
+    media::Sound silence{std::vector<std::int16_t>(static_cast<std::size_t>(20 * media::kAlignRate_hz), 0),
+        media::kAlignRate_hz};
     for (const auto& note : media::align(silence, media::expectedNotes(plan)).notes) {
         EXPECT_FALSE(note.read);
     }
@@ -195,6 +200,7 @@ TEST(Aligner, APartOfTheStageIsFoundWhereverItBegins)
     }
     EXPECT_EQ(read, reading.truth.size());
     EXPECT_TRUE(std::all_of(reading.truth.begin(), reading.truth.end(), [&](const auto& truth) {
-        return std::any_of(alignment.notes.begin(), alignment.notes.end(), [&](const auto& n) { return n.id == truth.id && n.read; });
+        return std::any_of(alignment.notes.begin(), alignment.notes.end(),
+            [&](const auto& n) { return n.id == truth.id && n.read; });
     }));
 }

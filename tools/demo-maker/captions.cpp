@@ -14,15 +14,17 @@ struct Mishearing {
     const char* heard;
 };
 
-constexpr std::array kMishearings {Mishearing {"over crest", "of a crest"}, Mishearing {"caution", "portion"},
-    Mishearing {"tightens", "titans"}, Mishearing {"hairpin", "hair pin"}, Mishearing {"four", "for"}, Mishearing {"right", "write"},
-    Mishearing {"don't cut", "don't cup"}, Mishearing {"into", "in two"}, Mishearing {"two", "to"}};
+constexpr std::array kMishearings{Mishearing{"over crest", "of a crest"}, Mishearing{"caution", "portion"},
+    Mishearing{"tightens", "titans"}, Mishearing{"hairpin", "hair pin"}, Mishearing{"four", "for"},
+    Mishearing{"right", "write"}, Mishearing{"don't cut", "don't cup"}, Mishearing{"into", "in two"},
+    Mishearing{"two", "to"}};
 
 std::string stamp(double time_s)
 {
     const auto ms = static_cast<long>(time_s * 1000.0);
     char text[32];
-    std::snprintf(text, sizeof text, "%02ld:%02ld:%02ld,%03ld", ms / 3600000, ms / 60000 % 60, ms / 1000 % 60, ms % 1000);
+    std::snprintf(text, sizeof text, "%02ld:%02ld:%02ld,%03ld", ms / 3600000, ms / 60000 % 60, ms / 1000 % 60,
+        ms % 1000);
     return text;
 }
 
@@ -59,7 +61,8 @@ std::string faultyCaptions(const brumefall::plan::Plan& plan, double offset_s, u
         last_word = words.substr(words.rfind(' ') + 1);
         char line[64];
         std::snprintf(line, sizeof line, "%d\n", ++number);
-        out += line + stamp(call.start_s + offset_s) + " --> " + stamp(call.end_s + offset_s + 0.2) + "\n" + words + "\n\n";
+        out += line + stamp(call.start_s + offset_s) + " --> " + stamp(call.end_s + offset_s + 0.2) + "\n"
+            + words + "\n\n";
     }
     return out;
 }

@@ -9,7 +9,7 @@ namespace demo {
 namespace {
 
 constexpr double kAfter_s = 4.0;
-constexpr std::array kTopOfGear_m_s {10.0, 16.0, 23.0, 31.0, 40.0, 60.0};
+constexpr std::array kTopOfGear_m_s{10.0, 16.0, 23.0, 31.0, 40.0, 60.0};
 
 } // namespace
 
@@ -66,7 +66,8 @@ std::vector<std::int16_t> Engine::sound(const Drive& drive, double from_s, doubl
         const double load = faster > 0.0 ? 1.0 : 0.55;
         rough_ += (noise(random_) - rough_) * 0.35;
         const double gravel = rough_ * std::min(1.0, speed / 30.0);
-        samples[i] = static_cast<std::int16_t>(std::clamp(4200.0 * load * value + 5200.0 * gravel, -32000.0, 32000.0));
+        samples[i] =
+            static_cast<std::int16_t>(std::clamp(4200.0 * load * value + 5200.0 * gravel, -32000.0, 32000.0));
     }
     return samples;
 }

@@ -31,7 +31,7 @@ private:
     double rough_ = 0.0;
     double revs_hz_ = 14.0;
     int gear_ = 1;
-    std::minstd_rand random_ {11};
+    std::minstd_rand random_{11};
 };
 
 } // namespace demo

@@ -91,8 +91,8 @@ Encoder::Encoder(const std::filesystem::path& file, const Wish& wish)
 
     require(avio_open(&s.format->pb, file.c_str(), AVIO_FLAG_WRITE) >= 0, "the file cannot be written");
     require(avformat_write_header(s.format, nullptr) >= 0, "the file cannot be written");
-    s.scaler = sws_getContext(wish.size.width(), wish.size.height(), AV_PIX_FMT_BGR0, wish.size.width(), wish.size.height(),
-        AV_PIX_FMT_YUV420P, SWS_BILINEAR, nullptr, nullptr, nullptr);
+    s.scaler = sws_getContext(wish.size.width(), wish.size.height(), AV_PIX_FMT_BGR0, wish.size.width(),
+        wish.size.height(), AV_PIX_FMT_YUV420P, SWS_BILINEAR, nullptr, nullptr, nullptr);
     s.picture = av_frame_alloc();
     s.picture->format = AV_PIX_FMT_YUV420P;
     s.picture->width = wish.size.width();
@@ -126,8 +126,8 @@ void Encoder::addFrame(const QImage& image)
 {
     State& s = *state_;
     av_frame_make_writable(s.picture);
-    const std::uint8_t* planes[] {image.constBits()};
-    const int strides[] {static_cast<int>(image.bytesPerLine())};
+    const std::uint8_t* planes[]{image.constBits()};
+    const int strides[]{static_cast<int>(image.bytesPerLine())};
     sws_scale(s.scaler, planes, strides, 0, image.height(), s.picture->data, s.picture->linesize);
     s.picture->pts = s.frames++;
     avcodec_send_frame(s.video, s.picture);
@@ -142,7 +142,8 @@ void Encoder::addSound(const std::vector<std::int16_t>& samples)
     std::size_t used = 0;
     while (s.waiting.size() - used >= size) {
         av_frame_make_writable(s.block);
-        std::copy_n(s.waiting.begin() + static_cast<std::ptrdiff_t>(used), size, reinterpret_cast<std::int16_t*>(s.block->data[0]));
+        std::copy_n(s.waiting.begin() + static_cast<std::ptrdiff_t>(used), size,
+            reinterpret_cast<std::int16_t*>(s.block->data[0]));
         s.block->pts = s.samples;
         s.samples += s.sound->frame_size;
         avcodec_send_frame(s.sound, s.block);

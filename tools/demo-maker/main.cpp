@@ -67,7 +67,8 @@ void renderVideo(const demo::RoadDescription& road, const PassPlan& plan, const 
         encoder.addFrame(scene.view(plan.drive.stationAt(t), plan.drive.speedAt(t), t, plan.size));
         encoder.addSound(engine.sound(plan.drive, t, 1.0 / plan.frames_per_s));
         if (f % 500 == 0) {
-            std::cerr << plan.name << " " << static_cast<int>(t) << " of " << static_cast<int>(duration_s) << " s\n";
+            std::cerr << plan.name << " " << static_cast<int>(t) << " of " << static_cast<int>(duration_s)
+                      << " s\n";
         }
     }
     encoder.finish();
@@ -86,8 +87,8 @@ std::vector<std::string> noteIds(const stage::Stage& stage)
 }
 
 /// Marks at every `each`-th note, where a patient tapper would have put them.
-pace::Pass describePass(const PassPlan& plan, const demo::RoadDescription& road, const std::vector<std::string>& ids,
-    const fs::path& folder, std::size_t each)
+pace::Pass describePass(const PassPlan& plan, const demo::RoadDescription& road,
+    const std::vector<std::string>& ids, const fs::path& folder, std::size_t each)
 {
     pace::Pass pass;
     pass.name = plan.name;
@@ -132,8 +133,9 @@ void writeLogs(const PassPlan& plan, const demo::RoadDescription& road, const fs
     constexpr double kLongitude = -19.5;
     constexpr double kMetresPerDegree = 111'320.0;
     std::string csv = "time_s,distance_m,speed_kmh\n";
-    std::string gpx = "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<gpx version=\"1.1\" creator=\"demo-maker\" "
-                      "xmlns=\"http://www.topografix.com/GPX/1/1\">\n <trk><name>Lantern Pass</name><trkseg>\n";
+    std::string gpx =
+        "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<gpx version=\"1.1\" creator=\"demo-maker\" "
+        "xmlns=\"http://www.topografix.com/GPX/1/1\">\n <trk><name>Lantern Pass</name><trkseg>\n";
     std::mt19937 random(5);
     std::normal_distribution<double> error_m(0.0, 0.8);
     char line[200];
@@ -145,9 +147,12 @@ void writeLogs(const PassPlan& plan, const demo::RoadDescription& road, const fs
         if (i % 2 == 0) {
             const auto& at = samples[std::min(static_cast<std::size_t>(station_m), samples.size() - 1)];
             const double lat = kLatitude + (at.y_m + error_m(random)) / kMetresPerDegree;
-            const double lon = kLongitude + (at.x_m + error_m(random)) / (kMetresPerDegree * std::cos(kLatitude * 3.14159265 / 180.0));
+            const double lon = kLongitude
+                + (at.x_m + error_m(random)) / (kMetresPerDegree * std::cos(kLatitude * 3.14159265 / 180.0));
             const int second = i / 2;
-            std::snprintf(line, sizeof line, "  <trkpt lat=\"%.7f\" lon=\"%.7f\"><ele>%.1f</ele><time>2030-03-09T21:%02d:%02dZ</time></trkpt>\n",
+            std::snprintf(line, sizeof line,
+                "  <trkpt lat=\"%.7f\" "
+                "lon=\"%.7f\"><ele>%.1f</ele><time>2030-03-09T21:%02d:%02dZ</time></trkpt>\n",
                 lat, lon, 120.0 + at.z_m, second / 60, second % 60);
             gpx += line;
         }
@@ -164,8 +169,8 @@ void makeNotes(const demo::RoadDescription& road, const fs::path& folder)
     formats::writeFile(folder / "notes.txt", demo::notesText(road));
     const auto ids = noteIds(stage);
     if (ids.size() != road.notes.size()) {
-        throw std::runtime_error("the notes are understood as " + std::to_string(ids.size()) + " notes, but the road has "
-            + std::to_string(road.notes.size()));
+        throw std::runtime_error("the notes are understood as " + std::to_string(ids.size())
+            + " notes, but the road has " + std::to_string(road.notes.size()));
     }
     const auto fast = stagePass(road);
     auto pass = describePass(fast, road, ids, folder, 1);
@@ -214,7 +219,8 @@ void makeTake(const stage::Stage& stage, const pace::Pass& pass, const TakeWish&
         writer.write(reading.sound.samples);
     }
     take.found = media::align(reading.sound, media::expectedNotes(prepared.plan)).notes;
-    take.verdicts = take::judge(prepared.plan, prepared.placement.pace, take.found, take.clock, take.recorded_s);
+    take.verdicts =
+        take::judge(prepared.plan, prepared.placement.pace, take.found, take.clock, take.recorded_s);
     // what the driver said afterwards about the first notes that were not on time
     for (const auto& verdict : take.verdicts) {
         if (take.remarks.size() < 4 && !verdict.outside_take && verdict.timing != take::Timing::on_time) {

@@ -82,7 +82,8 @@ private:
             element.narrow = element.narrow || property == "narrow";
             element.cobbles = element.cobbles || property == "cobbles";
             if (const auto at = property.find('@'); at != std::string::npos) {
-                road_.landmarks.push_back({property.substr(0, at), road_.length_m + std::stod(property.substr(at + 1))});
+                road_.landmarks.push_back(
+                    {property.substr(0, at), road_.length_m + std::stod(property.substr(at + 1))});
             }
         }
         road_.length_m += element.length_m;
@@ -122,7 +123,8 @@ brumefall::road::Road asCoreRoad(const RoadDescription& road)
     out.length_m = road.length_m;
     for (const Element& element : road.elements) {
         if (element.turn_deg != 0.0) {
-            out.notes.push_back({"", element.station_m, element.length_m, element.radius_m, 0.0, {{element.length_m, element.turn_deg}}});
+            out.notes.push_back({"", element.station_m, element.length_m, element.radius_m, 0.0,
+                {{element.length_m, element.turn_deg}}});
         }
     }
     return out;

@@ -26,18 +26,18 @@ struct Colour {
     double b;
 };
 
-constexpr Colour kFog {46, 54, 56};
-constexpr Colour kGravel {126, 122, 116};
-constexpr Colour kSand {50, 50, 52};
-constexpr Colour kCobble {150, 140, 132};
-constexpr Colour kCobbleDark {112, 106, 104};
-constexpr Colour kLand {44, 52, 44};
-constexpr Colour kPost {226, 226, 214};
-constexpr Colour kReflector {214, 92, 60};
-constexpr Colour kRock {104, 98, 94};
-constexpr Colour kWood {128, 98, 70};
-constexpr Colour kWall {150, 146, 138};
-constexpr Colour kLantern {255, 206, 120};
+constexpr Colour kFog{46, 54, 56};
+constexpr Colour kGravel{126, 122, 116};
+constexpr Colour kSand{50, 50, 52};
+constexpr Colour kCobble{150, 140, 132};
+constexpr Colour kCobbleDark{112, 106, 104};
+constexpr Colour kLand{44, 52, 44};
+constexpr Colour kPost{226, 226, 214};
+constexpr Colour kReflector{214, 92, 60};
+constexpr Colour kRock{104, 98, 94};
+constexpr Colour kWood{128, 98, 70};
+constexpr Colour kWall{150, 146, 138};
+constexpr Colour kLantern{255, 206, 120};
 
 /// Lamp light and fog at `distance_m`.
 QColor lit(const Colour& c, double distance_m)
@@ -45,7 +45,8 @@ QColor lit(const Colour& c, double distance_m)
     const double lamp = 1.15 * std::exp(-distance_m / 62.0) + 0.10;
     const double fog = 1.0 - std::exp(-distance_m / 95.0);
     const auto mix = [&](double own, double f) {
-        return static_cast<int>(std::clamp(own * lamp * (1.0 - fog) + f * fog * (0.55 + 0.6 * std::exp(-distance_m / 90.0)), 0.0, 255.0));
+        return static_cast<int>(std::clamp(
+            own * lamp * (1.0 - fog) + f * fog * (0.55 + 0.6 * std::exp(-distance_m / 90.0)), 0.0, 255.0));
     };
     return {mix(c.r, kFog.r), mix(c.g, kFog.g), mix(c.b, kFog.b)};
 }
@@ -74,7 +75,8 @@ std::vector<Sample> sampleRoad(const RoadDescription& road)
         const Element& element = road.elements[e];
         width += ((element.narrow ? 2.0 : 3.1) - width) * 0.12;
         samples.push_back({x, y, 0.0, heading, width, element.cobbles});
-        const double curvature = element.radius_m > 0.0 ? (element.turn_deg > 0 ? 1.0 : -1.0) / element.radius_m : 0.0;
+        const double curvature =
+            element.radius_m > 0.0 ? (element.turn_deg > 0 ? 1.0 : -1.0) / element.radius_m : 0.0;
         heading += curvature;
         x += std::cos(heading);
         y += std::sin(heading);
@@ -129,8 +131,7 @@ struct Scene::Camera {
         const double focal = kFocal * size.width();
         const double u = focal * right / forward;
         const double v = focal * up / forward;
-        return View {forward,
-            {0.5 * size.width() + u + roll * v, 0.46 * size.height() - v + roll * u}};
+        return View{forward, {0.5 * size.width() + u + roll * v, 0.46 * size.height() - v + roll * u}};
     }
 };
 
@@ -155,7 +156,8 @@ Scene::Scene(const RoadDescription& road)
             things_[s].emplace_back(landmark.what, 1.0);
             things_[s].emplace_back(landmark.what, -1.0);
         } else {
-            const double turn = samples_[std::min(s + 8, samples_.size() - 1)].heading_rad - samples_[s].heading_rad;
+            const double turn =
+                samples_[std::min(s + 8, samples_.size() - 1)].heading_rad - samples_[s].heading_rad;
             const double inside = turn > 0.05 ? -1.0 : turn < -0.05 ? 1.0 : (side++ % 2 == 0 ? 1.0 : -1.0);
             things_[s].emplace_back(landmark.what, landmark.what == "rock" ? inside : -inside);
         }
@@ -166,7 +168,8 @@ QImage Scene::view(double station_m, double speed_m_s, double time_s, const QSiz
 {
     QImage image(size, QImage::Format_RGB32);
     QPainter painter(&image);
-    const auto at = static_cast<std::size_t>(std::clamp(station_m, 0.0, static_cast<double>(samples_.size() - 14)));
+    const auto at =
+        static_cast<std::size_t>(std::clamp(station_m, 0.0, static_cast<double>(samples_.size() - 14)));
     const double share = std::clamp(station_m - static_cast<double>(at), 0.0, 1.0);
     const Sample& a = samples_[at];
     const Sample& b = samples_[at + 1];
@@ -176,8 +179,9 @@ QImage Scene::view(double station_m, double speed_m_s, double time_s, const QSiz
     const double shake = std::min(speed_m_s, 30.0) / 30.0;
     const double slope = (samples_[std::min(at + 6, samples_.size() - 1)].z_m - a.z_m) / 6.0;
     const double z = a.z_m + share * (b.z_m - a.z_m) + kEye_m + 0.02 * shake * std::sin(time_s * 19.0);
-    Camera camera {a.x_m + share * (b.x_m - a.x_m), a.y_m + share * (b.y_m - a.y_m), z, std::cos(yaw), std::sin(yaw),
-        -0.7 * slope + 0.05 + 0.002 * shake * std::sin(time_s * 23.0), -0.35 * (ahead - here) * std::min(1.0, speed_m_s / 25.0), size};
+    Camera camera{a.x_m + share * (b.x_m - a.x_m), a.y_m + share * (b.y_m - a.y_m), z, std::cos(yaw),
+        std::sin(yaw), -0.7 * slope + 0.05 + 0.002 * shake * std::sin(time_s * 23.0),
+        -0.35 * (ahead - here) * std::min(1.0, speed_m_s / 25.0), size};
 
     QLinearGradient sky(0, 0, 0, size.height() * 0.62);
     sky.setColorAt(0.0, QColor(12, 16, 20));
@@ -193,8 +197,10 @@ QImage Scene::view(double station_m, double speed_m_s, double time_s, const QSiz
     painter.fillRect(image.rect(), glow);
     // the bonnet
     QPolygonF bonnet;
-    bonnet << QPointF(0.12 * size.width(), size.height()) << QPointF(0.24 * size.width(), 0.93 * size.height())
-           << QPointF(0.5 * size.width(), 0.905 * size.height()) << QPointF(0.76 * size.width(), 0.93 * size.height())
+    bonnet << QPointF(0.12 * size.width(), size.height())
+           << QPointF(0.24 * size.width(), 0.93 * size.height())
+           << QPointF(0.5 * size.width(), 0.905 * size.height())
+           << QPointF(0.76 * size.width(), 0.93 * size.height())
            << QPointF(0.88 * size.width(), size.height());
     painter.setBrush(QColor(18, 22, 24));
     painter.drawPolygon(bonnet);
@@ -207,15 +213,17 @@ void Scene::drawGround(QPainter& painter, const Camera& camera, double station_m
     const std::size_t last = std::min(first + kFar_m, samples_.size() - 1);
     const auto edge = [&](const Sample& s, double offset_m, double dz) {
         // positive offset is to the left
-        return camera.project(s.x_m - offset_m * std::sin(s.heading_rad), s.y_m + offset_m * std::cos(s.heading_rad), s.z_m + dz);
+        return camera.project(s.x_m - offset_m * std::sin(s.heading_rad),
+            s.y_m + offset_m * std::cos(s.heading_rad), s.z_m + dz);
     };
-    const auto strip = [&](const Sample& far, const Sample& near, double l0, double l1, double r0, double r1, double dz, const QColor& colour) {
+    const auto strip = [&](const Sample& far, const Sample& near, double l0, double l1, double r0, double r1,
+                           double dz, const QColor& colour) {
         const auto a = edge(far, l0, dz);
         const auto b = edge(far, r0, dz);
         const auto c = edge(near, r1, dz);
         const auto d = edge(near, l1, dz);
         if (a && b && c && d) {
-            const std::array<QPointF, 4> quad {a->point, b->point, c->point, d->point};
+            const std::array<QPointF, 4> quad{a->point, b->point, c->point, d->point};
             painter.setBrush(colour);
             painter.drawConvexPolygon(quad.data(), 4);
         }
@@ -227,15 +235,19 @@ void Scene::drawGround(QPainter& painter, const Camera& camera, double station_m
         const Sample& far = samples_[i];
         const Sample& near = samples_[j];
         const auto d = static_cast<double>(distance);
-        strip(far, near, kLandWidth_m, kLandWidth_m, far.half_width_m, near.half_width_m, -0.15, lit(kLand, d));
-        strip(far, near, -far.half_width_m, -near.half_width_m, -kLandWidth_m, -kLandWidth_m, -0.15, lit(kLand, d));
+        strip(
+            far, near, kLandWidth_m, kLandWidth_m, far.half_width_m, near.half_width_m, -0.15, lit(kLand, d));
+        strip(far, near, -far.half_width_m, -near.half_width_m, -kLandWidth_m, -kLandWidth_m, -0.15,
+            lit(kLand, d));
         const double verge_far = far.half_width_m + kVergeWidth_m;
         const double verge_near = near.half_width_m + kVergeWidth_m;
         strip(far, near, verge_far, verge_near, far.half_width_m, near.half_width_m, -0.05, lit(kSand, d));
-        strip(far, near, -far.half_width_m, -near.half_width_m, -verge_far, -verge_near, -0.05, lit(kSand, d));
+        strip(
+            far, near, -far.half_width_m, -near.half_width_m, -verge_far, -verge_near, -0.05, lit(kSand, d));
         const bool odd = (j / 3) % 2 == 0;
         const Colour surface = near.cobbles ? (odd ? kCobble : kCobbleDark) : kGravel;
-        strip(far, near, far.half_width_m, near.half_width_m, -far.half_width_m, -near.half_width_m, 0.0, lit(surface, d));
+        strip(far, near, far.half_width_m, near.half_width_m, -far.half_width_m, -near.half_width_m, 0.0,
+            lit(surface, d));
         if (!near.cobbles) { // wheel tracks
             const QColor track = lit({98, 95, 91}, d);
             strip(far, near, 1.05, 1.05, 0.55, 0.55, 0.01, track);
@@ -255,7 +267,8 @@ void Scene::drawThings(QPainter& painter, const Camera& camera, std::size_t firs
     }
 }
 
-void Scene::drawThing(QPainter& painter, const Camera& camera, const std::string& what, double station_m, double side) const
+void Scene::drawThing(
+    QPainter& painter, const Camera& camera, const std::string& what, double station_m, double side) const
 {
     const Sample& s = samples_[static_cast<std::size_t>(station_m)];
     struct Shape {
@@ -264,7 +277,7 @@ void Scene::drawThing(QPainter& painter, const Camera& camera, const std::string
         double height_m;
         Colour colour;
     };
-    Shape shape {0.7, 0.12, 0.9, kPost};
+    Shape shape{0.7, 0.12, 0.9, kPost};
     if (what == "post") {
         shape = {1.2, 0.22, 2.4, kWood};
     } else if (what == "gatepost") {
@@ -288,7 +301,8 @@ void Scene::drawThing(QPainter& painter, const Camera& camera, const std::string
     const double half = 0.5 * shape.width_m * kFocal * camera.size.width() / foot->depth;
     const QColor colour = lit(shape.colour, foot->depth * 0.8);
     painter.setBrush(colour);
-    const QRectF body(QPointF(top->point.x() - half, top->point.y()), QPointF(foot->point.x() + half, foot->point.y()));
+    const QRectF body(
+        QPointF(top->point.x() - half, top->point.y()), QPointF(foot->point.x() + half, foot->point.y()));
     if (what == "rock") {
         painter.drawEllipse(body);
         return;
@@ -296,14 +310,17 @@ void Scene::drawThing(QPainter& painter, const Camera& camera, const std::string
     painter.drawRect(body);
     if (what == "marker") {
         painter.setBrush(lit(kReflector, foot->depth * 0.45));
-        painter.drawRect(QRectF(body.left(), body.top() + body.height() * 0.12, body.width(), body.height() * 0.3));
+        painter.drawRect(
+            QRectF(body.left(), body.top() + body.height() * 0.12, body.width(), body.height() * 0.3));
     } else if (what == "hut") {
-        const std::array<QPointF, 3> roof {QPointF(body.left() - half * 0.2, body.top()), QPointF(body.center().x(), body.top() - half * 0.7),
+        const std::array<QPointF, 3> roof{QPointF(body.left() - half * 0.2, body.top()),
+            QPointF(body.center().x(), body.top() - half * 0.7),
             QPointF(body.right() + half * 0.2, body.top())};
         painter.setBrush(lit({84, 74, 70}, foot->depth * 0.8));
         painter.drawConvexPolygon(roof.data(), 3);
         painter.setBrush(QColor(255, 206, 120, 200));
-        painter.drawRect(QRectF(body.center().x() - half * 0.25, body.top() + body.height() * 0.3, half * 0.5, body.height() * 0.25));
+        painter.drawRect(QRectF(body.center().x() - half * 0.25, body.top() + body.height() * 0.3, half * 0.5,
+            body.height() * 0.25));
     } else if (what == "lantern") {
         const double radius = 0.9 * kFocal * camera.size.width() / foot->depth;
         QRadialGradient halo(top->point, radius * 2.4);

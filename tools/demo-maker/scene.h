@@ -33,7 +33,8 @@ private:
     struct Camera;
     void drawGround(QPainter& painter, const Camera& camera, double station_m) const;
     void drawThings(QPainter& painter, const Camera& camera, std::size_t first, std::size_t last) const;
-    void drawThing(QPainter& painter, const Camera& camera, const std::string& what, double station_m, double side) const;
+    void drawThing(QPainter& painter, const Camera& camera, const std::string& what, double station_m,
+        double side) const;
 
     std::vector<Sample> samples_;
     std::vector<std::vector<std::pair<std::string, double>>> things_; ///< by metre: what, and on which side

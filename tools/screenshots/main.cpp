@@ -42,7 +42,7 @@ struct Shot {
     std::function<void(MainWindow&)> prepare;
 };
 
-const Shot kShots[] {
+const Shot kShots[]{
     {"notes",
         [](MainWindow& w) {
             w.showWorkspace(MainWindow::kNotes);
@@ -151,7 +151,8 @@ int main(int argc, char** argv)
         }
         shot.prepare(window);
         settle();
-        const QString file = QStringLiteral("%1/%2.png").arg(QString::fromLocal8Bit(argv[2]), QString::fromLatin1(shot.name));
+        const QString file =
+            QStringLiteral("%1/%2.png").arg(QString::fromLocal8Bit(argv[2]), QString::fromLatin1(shot.name));
         window.grab().save(file);
         std::cout << file.toStdString() << "\n";
     }

@@ -188,7 +188,8 @@ void Document::setMark(const QString& note, double media_s)
     auto after = *pass();
     std::erase_if(after.marks, [&](const pace::Mark& m) { return m.note == note.toStdString(); });
     after.marks.push_back({note.toStdString(), media_s});
-    undo_.push(new PassCommand(*this, std::move(after), tr("Mark note %1").arg(numberOf(note.toStdString()))));
+    undo_.push(
+        new PassCommand(*this, std::move(after), tr("Mark note %1").arg(numberOf(note.toStdString()))));
 }
 
 void Document::removeMark(const QString& note)
@@ -198,7 +199,8 @@ void Document::removeMark(const QString& note)
     }
     auto after = *pass();
     std::erase_if(after.marks, [&](const pace::Mark& m) { return m.note == note.toStdString(); });
-    undo_.push(new PassCommand(*this, std::move(after), tr("Remove the mark of note %1").arg(numberOf(note.toStdString()))));
+    undo_.push(new PassCommand(
+        *this, std::move(after), tr("Remove the mark of note %1").arg(numberOf(note.toStdString()))));
 }
 
 void Document::setDriver(const plan::Driver& driver, const QString& what)
@@ -232,7 +234,8 @@ void Document::pinCall(std::size_t call, std::optional<double> start_s)
     QString name = tr("Let call %1 go where the plan wants it").arg(call + 1);
     if (start_s) {
         after.pinned_s[id] = std::max(0.0, *start_s);
-        name = tr("Move call %1 %2").arg(call + 1).arg(*start_s < planned.start_s ? tr("sooner") : tr("later"));
+        name =
+            tr("Move call %1 %2").arg(call + 1).arg(*start_s < planned.start_s ? tr("sooner") : tr("later"));
     } else if (after.pinned_s.erase(id) == 0) {
         return;
     }
@@ -273,7 +276,8 @@ void Document::recompute(bool notes_too)
 
 void Document::keepTake(const stage::Take& take)
 {
-    const auto same = std::find_if(takes_.begin(), takes_.end(), [&](const stage::Take& t) { return t.name == take.name; });
+    const auto same =
+        std::find_if(takes_.begin(), takes_.end(), [&](const stage::Take& t) { return t.name == take.name; });
     if (same != takes_.end()) {
         *same = take;
     } else {
@@ -314,7 +318,8 @@ void Document::save()
 int Document::numberOf(const std::string& id) const
 {
     const auto& notes = prepared_.road.notes;
-    const auto it = std::find_if(notes.begin(), notes.end(), [&](const road::RoadNote& n) { return n.id == id; });
+    const auto it =
+        std::find_if(notes.begin(), notes.end(), [&](const road::RoadNote& n) { return n.id == id; });
     return it == notes.end() ? 0 : static_cast<int>(it - notes.begin()) + 1;
 }
 

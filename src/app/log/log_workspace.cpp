@@ -29,8 +29,10 @@ std::pair<std::string, int> worstNote(const std::vector<stage::Take>& takes)
             }
         }
     }
-    const auto worst = std::max_element(troubles.begin(), troubles.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
-    return worst == troubles.end() ? std::pair<std::string, int> {} : std::pair<std::string, int> {worst->first, worst->second};
+    const auto worst = std::max_element(
+        troubles.begin(), troubles.end(), [](const auto& a, const auto& b) { return a.second < b.second; });
+    return worst == troubles.end() ? std::pair<std::string, int>{}
+                                   : std::pair<std::string, int>{worst->first, worst->second};
 }
 
 } // namespace
@@ -45,7 +47,8 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     setObjectName(QStringLiteral("logWorkspace"));
     table_->setObjectName(QStringLiteral("takesTable"));
     table_->setAccessibleName(tr("Takes"));
-    table_->setHorizontalHeaderLabels({tr("take"), tr("pass"), tr("read by"), tr("on time"), tr("late"), tr("missed"), tr("drift a minute"), tr("rate")});
+    table_->setHorizontalHeaderLabels({tr("take"), tr("pass"), tr("read by"), tr("on time"), tr("late"),
+        tr("missed"), tr("drift a minute"), tr("rate")});
     table_->verticalHeader()->hide();
     table_->setShowGrid(false);
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
@@ -66,7 +69,8 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     layout->addWidget(table_, 2);
     layout->addWidget(chart_, 3);
     connect(&document_, &Document::takesChanged, this, &LogWorkspace::showTakes);
-    connect(table_, &QTableWidget::cellDoubleClicked, this, [this](int row, int) { emit takeChosen(table_->item(row, 0)->text()); });
+    connect(table_, &QTableWidget::cellDoubleClicked, this,
+        [this](int row, int) { emit takeChosen(table_->item(row, 0)->text()); });
     showTakes();
 }
 
@@ -80,9 +84,11 @@ void LogWorkspace::showTakes()
         const stage::Take& take = takes[takes.size() - 1 - static_cast<std::size_t>(row)];
         const auto f = take::figures(take.plan, take.verdicts);
         const bool judged = !take.verdicts.empty();
-        const QStringList cells {QString::fromStdString(take.name), QString::fromStdString(take.pass), QString::fromStdString(take.reader),
-            judged ? tr("%1 of %2").arg(f.on_time).arg(f.judged) : tr("not judged"), QString::number(f.late), QString::number(f.missed),
-            tr("%1 s").arg(f.drift_s_per_min, 0, 'f', 2), tr("%1 syll/s").arg(f.rate_syll_s, 0, 'f', 1)};
+        const QStringList cells{QString::fromStdString(take.name), QString::fromStdString(take.pass),
+            QString::fromStdString(take.reader),
+            judged ? tr("%1 of %2").arg(f.on_time).arg(f.judged) : tr("not judged"), QString::number(f.late),
+            QString::number(f.missed), tr("%1 s").arg(f.drift_s_per_min, 0, 'f', 2),
+            tr("%1 syll/s").arg(f.rate_syll_s, 0, 'f', 1)};
         for (int column = 0; column < cells.size(); ++column) {
             auto* item = new QTableWidgetItem(cells[column]);
             item->setTextAlignment((column < 3 ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter);
@@ -148,7 +154,8 @@ void LogWorkspace::showTakes()
         next_->setText(tr("Every note of every take was on time."));
     } else {
         const notes::Note* known = document_.note(note);
-        next_->setText(tr("Next: note %1, \u201c%2\u201d, was off in %3 of %4 takes. Double-click a take to see what happened.")
+        next_->setText(tr("Next: note %1, \u201c%2\u201d, was off in %3 of %4 takes. Double-click a take to "
+                          "see what happened.")
                            .arg(document_.numberOf(note))
                            .arg(known == nullptr ? QString() : QString::fromStdString(known->spoken))
                            .arg(times)

@@ -26,13 +26,15 @@ QString words(std::string identifier)
 
 QString gradeWords(const notes::Grade& grade, const std::string& modifier)
 {
-    return words(notes::toString(grade)) + (modifier.empty() ? QString() : QStringLiteral(" ") + words(modifier));
+    return words(notes::toString(grade))
+        + (modifier.empty() ? QString() : QStringLiteral(" ") + words(modifier));
 }
 
 QString featureWords(const notes::Feature& feature)
 {
     QStringList parts;
-    for (const std::string& part : {feature.relation, feature.count > 1 ? std::to_string(feature.count) : std::string(), feature.size, feature.what}) {
+    for (const std::string& part : {feature.relation,
+             feature.count > 1 ? std::to_string(feature.count) : std::string(), feature.size, feature.what}) {
         if (!part.empty()) {
             parts << words(part);
         }
@@ -58,7 +60,8 @@ QString meaningOf(const notes::Note& note)
         head += words(notes::toString(note.kind));
     }
     parts << head.trimmed();
-    for (const std::string& part : {note.extent, note.visibility, note.surface, note.camber, note.width, note.gradient}) {
+    for (const std::string& part :
+        {note.extent, note.visibility, note.surface, note.camber, note.width, note.gradient}) {
         if (!part.empty()) {
             parts << words(part);
         }
@@ -151,17 +154,20 @@ UnderstoodDelegate::UnderstoodDelegate(Document& document, QObject* parent)
 {
 }
 
-void UnderstoodDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const
+void UnderstoodDelegate::paint(
+    QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const
 {
     const Theme& t = theme();
     painter->fillRect(option.rect, option.state.testFlag(QStyle::State_Selected) ? t.shelf : t.raised);
     const QRect r = option.rect;
     painter->setFont(typeface(type::kSmall));
     painter->setPen(t.quiet);
-    painter->drawText(QRect(r.left() + 4, r.top(), 30, r.height()), Qt::AlignRight | Qt::AlignVCenter, QString::number(index.row() + 1));
+    painter->drawText(QRect(r.left() + 4, r.top(), 30, r.height()), Qt::AlignRight | Qt::AlignVCenter,
+        QString::number(index.row() + 1));
     const auto& road = document_.prepared().road;
     if (static_cast<std::size_t>(index.row()) < road.notes.size()) {
-        paintRoadPiece(*painter, QRectF(r.left() + 44, r.top() + 4, 40, r.height() - 8), road.notes[static_cast<std::size_t>(index.row())], t);
+        paintRoadPiece(*painter, QRectF(r.left() + 44, r.top() + 4, 40, r.height() - 8),
+            road.notes[static_cast<std::size_t>(index.row())], t);
     }
     painter->setPen(t.quiet);
     const QRect link(r.right() - 66, r.top(), 58, r.height());
@@ -193,7 +199,8 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     editor_->setAccessibleName(tr("Notes, one call a line"));
     editor_->setFont(typeface(17));
     editor_->setStyleSheet(QStringLiteral("QPlainTextEdit { font-size: 17px; padding: 6px; }"));
-    editor_->setPlaceholderText(tr("Write or paste the notes here, one call a line:\n\nright four long into left three 60\ncaution square left 100"));
+    editor_->setPlaceholderText(tr("Write or paste the notes here, one call a line:\n\nright four long into "
+                                   "left three 60\ncaution square left 100"));
     list_->setObjectName(QStringLiteral("understoodList"));
     list_->setAccessibleName(tr("What was understood"));
     list_->setModel(model_);
@@ -284,13 +291,16 @@ void NotesWorkspace::showUnderstanding()
     QString why;
     for (const auto& evidence : parsed.style.evidence) {
         if (evidence.line > 0 && why.count(QLatin1Char('\n')) < 2) {
-            why += QStringLiteral("\n") + tr("line %1: %2").arg(evidence.line).arg(QString::fromStdString(evidence.says));
+            why += QStringLiteral("\n")
+                + tr("line %1: %2").arg(evidence.line).arg(QString::fromStdString(evidence.says));
         }
     }
     const bool direction_first = parsed.style.order == notes::Order::direction_first;
     const bool ascending = parsed.style.scale == notes::Scale::ascending;
-    style_->setText(tr("%1 notes. %2, %3.").arg(model_->rowCount()).arg(direction_first ? tr("Direction first") : tr("Number first"),
-        ascending ? tr("a higher grade is faster") : tr("a lower grade is faster")));
+    style_->setText(tr("%1 notes. %2, %3.")
+                        .arg(model_->rowCount())
+                        .arg(direction_first ? tr("Direction first") : tr("Number first"),
+                            ascending ? tr("a higher grade is faster") : tr("a lower grade is faster")));
     style_->setToolTip(why.trimmed());
     QList<QTextEdit::ExtraSelection> marks;
     QStringList unknown;
@@ -300,17 +310,21 @@ void NotesWorkspace::showUnderstanding()
             continue;
         }
         // the core counts bytes of the trimmed line; the editor counts UTF-16 units of the whole line
-        const int at = static_cast<int>(block.text().indexOf(QString::fromStdString(item.text), 0, Qt::CaseInsensitive));
+        const int at =
+            static_cast<int>(block.text().indexOf(QString::fromStdString(item.text), 0, Qt::CaseInsensitive));
         QTextEdit::ExtraSelection mark;
         mark.cursor = QTextCursor(block);
         mark.cursor.setPosition(block.position() + std::max(0, at));
-        mark.cursor.movePosition(QTextCursor::Right, QTextCursor::KeepAnchor, static_cast<int>(item.text.size()));
+        mark.cursor.movePosition(
+            QTextCursor::Right, QTextCursor::KeepAnchor, static_cast<int>(item.text.size()));
         mark.format.setUnderlineStyle(QTextCharFormat::WaveUnderline);
         mark.format.setUnderlineColor(theme().ink);
         marks << mark;
         if (unknown.size() < 3) {
             unknown << (item.suggestion.empty()
-                    ? tr("Line %1: \u201c%2\u201d is kept but not understood.").arg(item.line).arg(QString::fromStdString(item.text))
+                    ? tr("Line %1: \u201c%2\u201d is kept but not understood.")
+                          .arg(item.line)
+                          .arg(QString::fromStdString(item.text))
                     : tr("Line %1: \u201c%2\u201d is not understood. Did you mean \u201c%3\u201d?")
                           .arg(item.line)
                           .arg(QString::fromStdString(item.text), QString::fromStdString(item.suggestion)));
@@ -318,24 +332,30 @@ void NotesWorkspace::showUnderstanding()
     }
     for (const auto& diagnostic : parsed.diagnostics) {
         if (unknown.size() < 4) {
-            unknown << tr("Line %1: %2.").arg(diagnostic.line).arg(QString::fromStdString(diagnostic.message));
+            unknown
+                << tr("Line %1: %2.").arg(diagnostic.line).arg(QString::fromStdString(diagnostic.message));
         }
     }
     editor_->setExtraSelections(marks);
-    unknown_->setText(unknown.isEmpty() && parsed.words > 0 ? tr("Every word is understood. Next: give each note its place (F2).")
-                                                            : unknown.join(QLatin1Char('\n')));
+    unknown_->setText(unknown.isEmpty() && parsed.words > 0
+            ? tr("Every word is understood. Next: give each note its place (F2).")
+            : unknown.join(QLatin1Char('\n')));
 }
 
 void NotesWorkspace::importFile()
 {
-    const QString file = QFileDialog::getOpenFileName(this, tr("Notes from a file"), QString(), tr("Notes (*.txt);;All files (*)"));
+    const QString file = QFileDialog::getOpenFileName(
+        this, tr("Notes from a file"), QString(), tr("Notes (*.txt);;All files (*)"));
     if (file.isEmpty()) {
         return;
     }
     try {
         document_.setNotesText(QString::fromStdString(formats::readText(file.toStdString())));
     } catch (const formats::FormatError& error) {
-        emit document_.message(tr("%1, line %2: %3").arg(QString::fromStdString(error.file())).arg(error.line()).arg(QString::fromStdString(error.message())));
+        emit document_.message(tr("%1, line %2: %3")
+                                   .arg(QString::fromStdString(error.file()))
+                                   .arg(error.line())
+                                   .arg(QString::fromStdString(error.message())));
     }
 }
 

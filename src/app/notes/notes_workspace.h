@@ -39,7 +39,8 @@ private:
 class UnderstoodDelegate : public QStyledItemDelegate {
 public:
     UnderstoodDelegate(Document& document, QObject* parent);
-    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+    void paint(
+        QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
     [[nodiscard]] QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
 
 private:

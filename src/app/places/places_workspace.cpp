@@ -24,7 +24,10 @@ QString clock(double time_s)
 {
     const bool negative = time_s < 0;
     const double t = std::abs(time_s);
-    return QStringLiteral("%1%2:%3").arg(negative ? QStringLiteral("-") : QString()).arg(static_cast<int>(t) / 60).arg(std::fmod(t, 60.0), 4, 'f', 1, QLatin1Char('0'));
+    return QStringLiteral("%1%2:%3")
+        .arg(negative ? QStringLiteral("-") : QString())
+        .arg(static_cast<int>(t) / 60)
+        .arg(std::fmod(t, 60.0), 4, 'f', 1, QLatin1Char('0'));
 }
 
 } // namespace
@@ -107,7 +110,8 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     connect(passes_, &QComboBox::textActivated, &document_, &Document::choosePass);
     connect(wave_, &WaveView::markDragged, &document_, &Document::setMark);
     connect(wave_, &WaveView::noteClicked, &document_, &Document::setCurrentNote);
-    connect(table_, &QTableWidget::cellClicked, this, [this](int row, int) { chooseNote(table_->item(row, 0)->data(Qt::UserRole).toString()); });
+    connect(table_, &QTableWidget::cellClicked, this,
+        [this](int row, int) { chooseNote(table_->item(row, 0)->data(Qt::UserRole).toString()); });
 }
 
 PlacesWorkspace::~PlacesWorkspace()
@@ -120,7 +124,8 @@ void PlacesWorkspace::chooseNote(const QString& id)
     document_.setCurrentNote(id);
     const int number = document_.numberOf(id.toStdString());
     if (number > 0) {
-        transport_.seekStage(document_.prepared().placement.notes[static_cast<std::size_t>(number - 1)].arrive_s);
+        transport_.seekStage(
+            document_.prepared().placement.notes[static_cast<std::size_t>(number - 1)].arrive_s);
     }
 }
 
@@ -136,7 +141,8 @@ void PlacesWorkspace::markHere()
     const int number = document_.numberOf(document_.currentNote().toStdString());
     document_.setMark(document_.currentNote(), transport_.player().position_s());
     if (number > 0 && static_cast<std::size_t>(number) < notes.size()) {
-        document_.setCurrentNote(QString::fromStdString(document_.prepared().placement.notes[static_cast<std::size_t>(number)].id));
+        document_.setCurrentNote(QString::fromStdString(
+            document_.prepared().placement.notes[static_cast<std::size_t>(number)].id));
     }
 }
 
@@ -182,7 +188,8 @@ void PlacesWorkspace::showNotes()
     for (int row = 0; row < count; ++row) {
         const auto& place = prepared.placement.notes[static_cast<std::size_t>(row)];
         const notes::Note* note = document_.note(place.id);
-        const QStringList cells {QString::number(row + 1), note == nullptr ? QString() : QString::fromStdString(note->spoken),
+        const QStringList cells{QString::number(row + 1),
+            note == nullptr ? QString() : QString::fromStdString(note->spoken),
             tr("%1 m").arg(std::lround(place.station_m)), clock(place.arrive_s),
             place.marked ? tr("marked") : tr("%1 s").arg(place.sure_s, 0, 'f', 1)};
         for (int column = 0; column < cells.size(); ++column) {
@@ -201,7 +208,8 @@ void PlacesWorkspace::showNotes()
     for (const int column : {0, 2, 3, 4}) {
         table_->resizeColumnToContents(column);
     }
-    QString text = tr("%1 of %2 notes are marked; the least sure is within %3 s. Play (Space), and press M as the car enters the corner.")
+    QString text = tr("%1 of %2 notes are marked; the least sure is within %3 s. Play (Space), and press M "
+                      "as the car enters the corner.")
                        .arg(marked)
                        .arg(count)
                        .arg(worst_s, 0, 'f', 1);
@@ -235,7 +243,8 @@ void PlacesWorkspace::loadPeaks()
     peaks_file_ = file;
     *cancel_ = true;
     cancel_ = std::make_shared<std::atomic<bool>>(false);
-    wave_->setPeaks({}, file.isEmpty() ? tr("No sound: this stage has no video.") : tr("Reading the sound\u2026"));
+    wave_->setPeaks(
+        {}, file.isEmpty() ? tr("No sound: this stage has no video.") : tr("Reading the sound\u2026"));
     if (file.isEmpty()) {
         return;
     }

@@ -43,14 +43,19 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     wishes->setWordWrap(true);
     controls->addWidget(wishes);
     addDriverControl(controls, tr("Fast corners"), "leadFast", &plan::Driver::fast_s, 0.3, 6.0, 0.1, tr("s"));
-    addDriverControl(controls, tr("Medium corners"), "leadMedium", &plan::Driver::medium_s, 0.3, 6.0, 0.1, tr("s"));
+    addDriverControl(
+        controls, tr("Medium corners"), "leadMedium", &plan::Driver::medium_s, 0.3, 6.0, 0.1, tr("s"));
     addDriverControl(controls, tr("Slow corners"), "leadSlow", &plan::Driver::slow_s, 0.3, 6.0, 0.1, tr("s"));
     addDriverControl(controls, tr("Hazards"), "leadHazard", &plan::Driver::hazard_s, 0.3, 6.0, 0.1, tr("s"));
-    addDriverControl(controls, tr("More for a warning"), "leadWarning", &plan::Driver::warning_s, 0.0, 3.0, 0.1, tr("s"));
-    addDriverControl(controls, tr("Never less than"), "leadFloor", &plan::Driver::floor_m, 0.0, 100.0, 5.0, tr("m"));
-    addDriverControl(controls, tr("Reaction"), "reaction", &plan::Driver::reaction_s, 0.0, 1.5, 0.05, tr("s"));
+    addDriverControl(
+        controls, tr("More for a warning"), "leadWarning", &plan::Driver::warning_s, 0.0, 3.0, 0.1, tr("s"));
+    addDriverControl(
+        controls, tr("Never less than"), "leadFloor", &plan::Driver::floor_m, 0.0, 100.0, 5.0, tr("m"));
+    addDriverControl(
+        controls, tr("Reaction"), "reaction", &plan::Driver::reaction_s, 0.0, 1.5, 0.05, tr("s"));
     addControl(
-        controls, tr("Notes held in mind"), "holds", [this] { return static_cast<double>(document_.stage().driver.holds_notes); },
+        controls, tr("Notes held in mind"), "holds",
+        [this] { return static_cast<double>(document_.stage().driver.holds_notes); },
         [this](double v) {
             auto driver = document_.stage().driver;
             driver.holds_notes = static_cast<int>(std::lround(v));
@@ -103,14 +108,16 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     connect(&document_, &Document::currentNoteChanged, this, &PlanWorkspace::showChosen);
     connect(gap_, &GapView::noteClicked, &document_, &Document::setCurrentNote);
     connect(gap_, &GapView::timeClicked, this, [this](double t) { transport_.seekStage(t); });
-    connect(gap_, &GapView::callMoved, this, [this](std::size_t call, double start_s) { document_.pinCall(call, start_s); });
+    connect(gap_, &GapView::callMoved, this,
+        [this](std::size_t call, double start_s) { document_.pinCall(call, start_s); });
     connect(gap_, &GapView::callReleased, this, [this](std::size_t call) { document_.pinCall(call, {}); });
     connect(&transport_, &Transport::ticked, this, [this](double now_s) {
         if (isVisible()) {
             gap_->showTime(now_s, transport_.player().isPlaying());
         }
     });
-    connect(squeezes_, &QListWidget::itemClicked, this, [this](QListWidgetItem* item) { document_.setCurrentNote(item->data(Qt::UserRole).toString()); });
+    connect(squeezes_, &QListWidget::itemClicked, this,
+        [this](QListWidgetItem* item) { document_.setCurrentNote(item->data(Qt::UserRole).toString()); });
 }
 
 void PlanWorkspace::addDriverControl(QVBoxLayout* layout, const QString& name, const char* object_name,
@@ -126,8 +133,9 @@ void PlanWorkspace::addDriverControl(QVBoxLayout* layout, const QString& name, c
         least, most, step, unit);
 }
 
-void PlanWorkspace::addControl(QVBoxLayout* layout, const QString& name, const char* object_name, std::function<double()> get,
-    std::function<void(double)> set, double least, double most, double step, const QString& unit)
+void PlanWorkspace::addControl(QVBoxLayout* layout, const QString& name, const char* object_name,
+    std::function<double()> get, std::function<void(double)> set, double least, double most, double step,
+    const QString& unit)
 {
     auto* label = new QLabel(name);
     auto* value = new QLabel;
@@ -155,7 +163,12 @@ void PlanWorkspace::showPlan()
         const QSignalBlocker quiet(control.slider);
         const double v = control.get();
         control.slider->setValue(static_cast<int>(std::lround(v / control.step)));
-        control.value->setText(QStringLiteral("%1 %2").arg(v, 0, 'f', control.step < 0.1 ? 2 : control.step < 1.0 ? 1 : 0).arg(control.unit));
+        control.value->setText(QStringLiteral("%1 %2")
+                                   .arg(v, 0, 'f',
+                                       control.step < 0.1       ? 2
+                                           : control.step < 1.0 ? 1
+                                                                : 0)
+                                   .arg(control.unit));
     }
     int late = 0;
     int early = 0;
@@ -164,17 +177,23 @@ void PlanWorkspace::showPlan()
         early += note.status == plan::Status::early ? 1 : 0;
     }
     const auto count = static_cast<int>(prepared.plan.notes.size());
-    summary_->setText(count == 0 ? tr("Nothing to plan yet")
-                                 : tr("%1 of %2 notes reach the driver in time; %3 come too late, %4 too early.")
-                                       .arg(count - late - early)
-                                       .arg(count)
-                                       .arg(late)
-                                       .arg(early));
+    summary_->setText(count == 0
+            ? tr("Nothing to plan yet")
+            : tr("%1 of %2 notes reach the driver in time; %3 come too late, %4 too early.")
+                  .arg(count - late - early)
+                  .arg(count)
+                  .arg(late)
+                  .arg(early));
     squeezes_->clear();
     for (const auto& squeeze : prepared.plan.squeezes) {
-        QString text = tr("Notes %1 to %2: %3 s short.").arg(document_.numberOf(squeeze.first)).arg(document_.numberOf(squeeze.last)).arg(squeeze.short_s, 0, 'f', 1);
+        QString text = tr("Notes %1 to %2: %3 s short.")
+                           .arg(document_.numberOf(squeeze.first))
+                           .arg(document_.numberOf(squeeze.last))
+                           .arg(squeeze.short_s, 0, 'f', 1);
         if (squeeze.first == squeeze.last) {
-            text = tr("Note %1: %2 s short.").arg(document_.numberOf(squeeze.first)).arg(squeeze.short_s, 0, 'f', 1);
+            text = tr("Note %1: %2 s short.")
+                       .arg(document_.numberOf(squeeze.first))
+                       .arg(squeeze.short_s, 0, 'f', 1);
         }
         for (const auto& remedy : squeeze.remedies) {
             text += QLatin1Char('\n') + QString::fromStdString(remedy.text) + QLatin1Char('.');
@@ -184,7 +203,8 @@ void PlanWorkspace::showPlan()
         squeezes_->addItem(item);
     }
     if (prepared.plan.squeezes.empty()) {
-        squeezes_->addItem(count == 0 ? tr("Write the notes first (F1).") : tr("Nowhere: everything can be said in time. Next: read it (F4)."));
+        squeezes_->addItem(count == 0 ? tr("Write the notes first (F1).")
+                                      : tr("Nowhere: everything can be said in time. Next: read it (F4)."));
     }
     showChosen();
 }
@@ -198,13 +218,17 @@ void PlanWorkspace::showChosen()
     const auto& notes = document_.prepared().plan.notes;
     const auto it = std::find_if(notes.begin(), notes.end(), [&](const auto& n) { return n.id == id; });
     if (it == notes.end()) {
-        chosen_->setText(tr("Click a note to see when it is due. Drag a call to move it by hand; double-click it to let it go again."));
+        chosen_->setText(tr("Click a note to see when it is due. Drag a call to move it by hand; "
+                            "double-click it to let it go again."));
         return;
     }
-    const QString state = it->status == plan::Status::late ? tr("That is %1 s too late.").arg(it->end_s - it->window.closes_s, 0, 'f', 1)
-        : it->status == plan::Status::early                 ? tr("That is %1 s too early.").arg(it->window.opens_s - it->end_s, 0, 'f', 1)
-                                                            : tr("That is in time.");
-    chosen_->setText(tr("<b>%1 &nbsp;%2</b><br>Start at %3 s, finish at %4 s: %5 s and %6 m before the driver must act, with %7 ahead. %8<br>"
+    const QString state = it->status == plan::Status::late
+        ? tr("That is %1 s too late.").arg(it->end_s - it->window.closes_s, 0, 'f', 1)
+        : it->status == plan::Status::early
+        ? tr("That is %1 s too early.").arg(it->window.opens_s - it->end_s, 0, 'f', 1)
+        : tr("That is in time.");
+    chosen_->setText(tr("<b>%1 &nbsp;%2</b><br>Start at %3 s, finish at %4 s: %5 s and %6 m before the "
+                        "driver must act, with %7 ahead. %8<br>"
                         "The window opens at %9 s and closes at %10 s; best is %11 s.%12")
                          .arg(document_.numberOf(id))
                          .arg(QString::fromStdString(it->spoken).toHtmlEscaped())

@@ -30,10 +30,11 @@ private:
         double step;
         QString unit;
     };
-    void addDriverControl(QVBoxLayout* layout, const QString& name, const char* object_name, double plan::Driver::*member,
-        double least, double most, double step, const QString& unit);
-    void addControl(QVBoxLayout* layout, const QString& name, const char* object_name, std::function<double()> get,
-        std::function<void(double)> set, double least, double most, double step, const QString& unit);
+    void addDriverControl(QVBoxLayout* layout, const QString& name, const char* object_name,
+        double plan::Driver::*member, double least, double most, double step, const QString& unit);
+    void addControl(QVBoxLayout* layout, const QString& name, const char* object_name,
+        std::function<double()> get, std::function<void(double)> set, double least, double most, double step,
+        const QString& unit);
     void showPlan();
     void showChosen();
 

@@ -24,8 +24,10 @@ void PageView::showTime(double stage_s)
 {
     now_s_ = stage_s;
     const auto& calls = document_.prepared().plan.calls;
-    const auto due = std::find_if(calls.begin(), calls.end(), [&](const auto& call) { return call.end_s > stage_s; });
-    current_ = due == calls.end() ? (calls.empty() ? 0 : calls.size() - 1) : static_cast<std::size_t>(due - calls.begin());
+    const auto due =
+        std::find_if(calls.begin(), calls.end(), [&](const auto& call) { return call.end_s > stage_s; });
+    current_ = due == calls.end() ? (calls.empty() ? 0 : calls.size() - 1)
+                                  : static_cast<std::size_t>(due - calls.begin());
     update();
 }
 
@@ -51,7 +53,8 @@ void PageView::paintEvent(QPaintEvent*)
         const QFont f = typeface(present ? type::kNext : type::kPage, present);
         p.setFont(f);
         const QString words = QString::fromStdString(calls[c].text);
-        const QRectF box = QFontMetricsF(f).boundingRect(QRectF(left, y, width_px, 1000), Qt::TextWordWrap, words);
+        const QRectF box =
+            QFontMetricsF(f).boundingRect(QRectF(left, y, width_px, 1000), Qt::TextWordWrap, words);
         if (present) {
             const QRectF whole(8, y - 6, width() - 16, box.height() + 38);
             const bool speaking = now_s_ >= calls[c].start_s;
@@ -60,9 +63,11 @@ void PageView::paintEvent(QPaintEvent*)
             p.drawRoundedRect(whole, 4, 4);
             // how near its start is: the lamp bar fills over the last three seconds
             constexpr double kLead_s = 3.0;
-            const double share = speaking ? 1.0 : std::clamp(1.0 - (calls[c].start_s - now_s_) / kLead_s, 0.0, 1.0);
+            const double share =
+                speaking ? 1.0 : std::clamp(1.0 - (calls[c].start_s - now_s_) / kLead_s, 0.0, 1.0);
             p.setBrush(t.lamp);
-            p.drawRect(QRectF(whole.left(), whole.bottom() - whole.height() * share, 6, whole.height() * share));
+            p.drawRect(
+                QRectF(whole.left(), whole.bottom() - whole.height() * share, 6, whole.height() * share));
         }
         p.setPen(c < current_ ? t.quiet : t.ink);
         p.drawText(QRectF(left, y, width_px, box.height() + 4), Qt::TextWordWrap, words);

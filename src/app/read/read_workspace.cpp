@@ -20,7 +20,8 @@ constexpr double kWarmUp_s = 1.5; // the video runs steadily before the voice is
 
 } // namespace
 
-ReadWorkspace::ReadWorkspace(Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent)
+ReadWorkspace::ReadWorkspace(
+    Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent)
     : QWidget(parent)
     , document_(document)
     , transport_(transport)
@@ -56,7 +57,8 @@ ReadWorkspace::ReadWorkspace(Document& document, Transport& transport, TakeRecor
     level_->setFixedWidth(110);
     state_->setObjectName(QStringLiteral("readState"));
     state_->setWordWrap(true);
-    video_->setEmptyText(tr("This pass has no video. The notes can still be read along the plan's clock once a video is there."));
+    video_->setEmptyText(tr(
+        "This pass has no video. The notes can still be read along the plan's clock once a video is there."));
 
     auto* controls = new QHBoxLayout;
     controls->addWidget(record_);
@@ -84,9 +86,8 @@ ReadWorkspace::ReadWorkspace(Document& document, Transport& transport, TakeRecor
         showState();
         state_->setText(why);
     });
-    connect(&recorder_, &TakeRecorder::levelChanged, this, [this](double share) {
-        level_->setValue(static_cast<int>(std::lround(100.0 * std::sqrt(share))));
-    });
+    connect(&recorder_, &TakeRecorder::levelChanged, this,
+        [this](double share) { level_->setValue(static_cast<int>(std::lround(100.0 * std::sqrt(share)))); });
     connect(&document_, &Document::planChanged, this, [this] {
         gap_->scene().prepared = &document_.prepared();
         gap_->scene().plan = &document_.prepared().plan;
@@ -101,7 +102,8 @@ ReadWorkspace::ReadWorkspace(Document& document, Transport& transport, TakeRecor
         document_.setCurrentNote(id);
         const int number = document_.numberOf(id.toStdString());
         if (number > 0) {
-            transport_.seekStage(document_.prepared().plan.notes[static_cast<std::size_t>(number - 1)].start_s - kCountDown_s);
+            transport_.seekStage(
+                document_.prepared().plan.notes[static_cast<std::size_t>(number - 1)].start_s - kCountDown_s);
         }
     });
     refreshInputs();
@@ -141,7 +143,8 @@ void ReadWorkspace::startRecording()
 {
     const auto& plan = document_.prepared().plan;
     if (plan.calls.empty() || document_.pass() == nullptr) {
-        state_->setText(tr("There is nothing to read yet: write the notes (F1) and give the stage a video (F2)."));
+        state_->setText(
+            tr("There is nothing to read yet: write the notes (F1) and give the stage a video (F2)."));
         return;
     }
     // from just before the next call that is due, or from the start line
@@ -153,7 +156,8 @@ void ReadWorkspace::startRecording()
         QApplication::setOverrideCursor(Qt::WaitCursor);
         auto wish = faults_;
         wish.from_s = std::max(wish.from_s, from_s);
-        last_reading_ = media::readAloud(plan, media::chooseFaults(plan, wish, seed_), seed_, from_s, wish.to_s);
+        last_reading_ =
+            media::readAloud(plan, media::chooseFaults(plan, wish, seed_), seed_, from_s, wish.to_s);
         QApplication::restoreOverrideCursor();
         input = media::makeSimulatedReader(last_reading_, [this] { return transport_.stageTime(); });
     } else {
@@ -187,7 +191,8 @@ void ReadWorkspace::showTime(double stage_s)
     const bool counting = recorder_.isRecording() && stage_s < 0.0;
     video_->setOverlay(counting ? QString::number(static_cast<int>(std::ceil(-stage_s))) : QString());
     if (recorder_.isRecording()) {
-        state_->setText(tr("Recording: %1 s. Everything said so far is on the disk.").arg(recorder_.recorded_s(), 0, 'f', 0));
+        state_->setText(tr("Recording: %1 s. Everything said so far is on the disk.")
+                            .arg(recorder_.recorded_s(), 0, 'f', 0));
     }
 }
 
@@ -201,7 +206,8 @@ void ReadWorkspace::showState()
     if (recorder_.isJudging()) {
         state_->setText(tr("Finding your calls in the recording\u2026"));
     } else if (!recording) {
-        state_->setText(tr("Record (R) plays the pass from here and takes down what is said. Stop (R) shows how it went."));
+        state_->setText(tr(
+            "Record (R) plays the pass from here and takes down what is said. Stop (R) shows how it went."));
         level_->setValue(0);
     }
 }

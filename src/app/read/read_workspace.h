@@ -22,7 +22,8 @@ class ReadWorkspace : public QWidget {
     Q_OBJECT
 
 public:
-    ReadWorkspace(Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent = nullptr);
+    ReadWorkspace(
+        Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent = nullptr);
 
     /// The faults that the simulated reader makes; for rehearsing Review, and for tests.
     void setSimulatedFaults(const media::FaultWish& wish, std::uint32_t seed);

@@ -123,7 +123,8 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
     if (!writer_ || !running_) {
         return;
     }
-    const std::span samples(reinterpret_cast<const std::int16_t*>(bytes.constData()), static_cast<std::size_t>(bytes.size()) / 2);
+    const std::span samples(
+        reinterpret_cast<const std::int16_t*>(bytes.constData()), static_cast<std::size_t>(bytes.size()) / 2);
     try {
         writer_->write(samples);
     } catch (const media::MediaError& error) {
@@ -181,7 +182,8 @@ void TakeRecorder::stop()
     transport_.player().pause();
     take_.clock = fitClock();
     if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
-        emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.").arg(stood_s, 0, 'f', 1));
+        emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.")
+                        .arg(stood_s, 0, 'f', 1));
     }
     take_.recorded_s = writer_->duration_s();
     writer_.reset();
@@ -208,7 +210,8 @@ void TakeRecorder::judge(stage::Take take, pace::Pace pace)
     judging_ = true;
     emit judging(0.0);
     const auto file = document_.folder() / "takes" / take.audio;
-    QThreadPool::globalInstance()->start([self = QPointer<TakeRecorder>(this), take = std::move(take), pace = std::move(pace), file]() mutable {
+    QThreadPool::globalInstance()->start([self = QPointer<TakeRecorder>(this), take = std::move(take),
+                                             pace = std::move(pace), file]() mutable {
         QString why;
         try {
             const auto sound = media::decodeSound(file, media::kAlignRate_hz);

@@ -23,7 +23,8 @@ public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
     {
-        painter->fillRect(option.rect, option.state.testFlag(QStyle::State_Selected) ? theme().shelf : theme().raised);
+        painter->fillRect(
+            option.rect, option.state.testFlag(QStyle::State_Selected) ? theme().shelf : theme().raised);
         const auto* model = static_cast<const VerdictModel*>(index.model());
         if (const take::Verdict* verdict = model->verdict(index.row())) {
             paintVerdict(*painter, QRectF(option.rect).adjusted(4, 2, -4, -2), *verdict, theme());
@@ -57,7 +58,9 @@ void VerdictModel::show(const stage::Take* take)
 
 int VerdictModel::rowCount(const QModelIndex& parent) const
 {
-    return parent.isValid() || take_ == nullptr ? 0 : static_cast<int>(std::min(take_->verdicts.size(), take_->plan.notes.size()));
+    return parent.isValid() || take_ == nullptr
+        ? 0
+        : static_cast<int>(std::min(take_->verdicts.size(), take_->plan.notes.size()));
 }
 
 int VerdictModel::columnCount(const QModelIndex& parent) const
@@ -90,7 +93,8 @@ QVariant VerdictModel::data(const QModelIndex& index, int role) const
         return QString::fromStdString(v->id);
     }
     if (role == Qt::TextAlignmentRole) {
-        const bool right = index.column() == kNumber || index.column() == kLead || index.column() == kMetres || index.column() == kAhead;
+        const bool right = index.column() == kNumber || index.column() == kLead || index.column() == kMetres
+            || index.column() == kAhead;
         return static_cast<int>((right ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
     }
     if (role == Qt::ForegroundRole && v->outside_take) {
@@ -102,17 +106,21 @@ QVariant VerdictModel::data(const QModelIndex& index, int role) const
     const bool heard = v->timing != take::Timing::missed;
     switch (index.column()) {
     case kNumber: return index.row() + 1;
-    case kVerdict: return role == Qt::AccessibleTextRole ? QString::fromStdString(take::toString(v->timing)) : QString();
-    case kNote: return QString::fromStdString(take_->plan.notes[static_cast<std::size_t>(index.row())].spoken);
+    case kVerdict:
+        return role == Qt::AccessibleTextRole ? QString::fromStdString(take::toString(v->timing)) : QString();
+    case kNote:
+        return QString::fromStdString(take_->plan.notes[static_cast<std::size_t>(index.row())].spoken);
     case kWords: return QString::fromStdString(take::describe(*v));
-    case kLead: return heard ? QString::number(std::abs(v->lead_s) < 0.05 ? 0.0 : v->lead_s, 'f', 1) : QString();
+    case kLead:
+        return heard ? QString::number(std::abs(v->lead_s) < 0.05 ? 0.0 : v->lead_s, 'f', 1) : QString();
     case kMetres: return heard ? QString::number(std::lround(v->lead_m)) : QString();
     case kAhead: return heard ? QVariant(v->notes_ahead) : QVariant();
     case kBeside: {
         QString text = besides(*v);
         for (const auto& remark : take_->remarks) {
             if (remark.note == v->id) {
-                text += (text.isEmpty() ? QString() : QStringLiteral("; ")) + tr("driver: %1").arg(QString::fromStdString(remark.says));
+                text += (text.isEmpty() ? QString() : QStringLiteral("; "))
+                    + tr("driver: %1").arg(QString::fromStdString(remark.says));
             }
         }
         return text;
@@ -133,7 +141,8 @@ QVariant VerdictModel::headerData(int section, Qt::Orientation orientation, int 
     if (role != Qt::DisplayRole) {
         return {};
     }
-    const QStringList names {tr("#"), tr("early / late"), tr("note"), tr("what happened"), tr("lead, s"), tr("lead, m"), tr("ahead"), tr("besides")};
+    const QStringList names{tr("#"), tr("early / late"), tr("note"), tr("what happened"), tr("lead, s"),
+        tr("lead, m"), tr("ahead"), tr("besides")};
     return names.value(section);
 }
 
@@ -177,7 +186,8 @@ void TakeWave::paintEvent(QPaintEvent*)
             low = std::min(low, peaks_.low[i]);
             high = std::max(high, peaks_.high[i]);
         }
-        p.drawLine(QPointF(px, middle - middle * static_cast<double>(high)), QPointF(px, middle - middle * static_cast<double>(low)));
+        p.drawLine(QPointF(px, middle - middle * static_cast<double>(high)),
+            QPointF(px, middle - middle * static_cast<double>(low)));
     }
     if (peaks_.low.empty()) {
         p.setFont(typeface(type::kSmall));
@@ -185,7 +195,8 @@ void TakeWave::paintEvent(QPaintEvent*)
     }
 }
 
-ReviewWorkspace::ReviewWorkspace(Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent)
+ReviewWorkspace::ReviewWorkspace(
+    Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent)
     : QWidget(parent)
     , document_(document)
     , transport_(transport)
@@ -220,8 +231,9 @@ ReviewWorkspace::ReviewWorkspace(Document& document, Transport& transport, TakeR
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(26);
     table_->horizontalHeader()->setSectionResizeMode(VerdictModel::kNote, QHeaderView::Stretch);
-    constexpr std::pair<int, int> kWidths[] {{VerdictModel::kNumber, 44}, {VerdictModel::kVerdict, 104}, {VerdictModel::kWords, 290},
-        {VerdictModel::kLead, 70}, {VerdictModel::kMetres, 70}, {VerdictModel::kAhead, 66}, {VerdictModel::kBeside, 180}};
+    constexpr std::pair<int, int> kWidths[]{{VerdictModel::kNumber, 44}, {VerdictModel::kVerdict, 104},
+        {VerdictModel::kWords, 290}, {VerdictModel::kLead, 70}, {VerdictModel::kMetres, 70},
+        {VerdictModel::kAhead, 66}, {VerdictModel::kBeside, 180}};
     for (const auto& [column, width] : kWidths) {
         table_->setColumnWidth(column, width);
     }
@@ -235,8 +247,9 @@ ReviewWorkspace::ReviewWorkspace(Document& document, Transport& transport, TakeR
     head->addWidget(summary_, 1);
     auto* remarks = new QHBoxLayout;
     remarks->addWidget(new QLabel(tr("The driver says of this note:")));
-    for (const auto& [says, label] : std::initializer_list<std::pair<QString, QString>> {{QStringLiteral("earlier"), tr("earlier  (E)")},
-             {QStringLiteral("later"), tr("later  (L)")}, {QStringLiteral("reword"), tr("reword  (W)")}, {QStringLiteral("good"), tr("good  (B)")}}) {
+    for (const auto& [says, label] : std::initializer_list<std::pair<QString, QString>>{
+             {QStringLiteral("earlier"), tr("earlier  (E)")}, {QStringLiteral("later"), tr("later  (L)")},
+             {QStringLiteral("reword"), tr("reword  (W)")}, {QStringLiteral("good"), tr("good  (B)")}}) {
         auto* button = new QPushButton(label);
         button->setObjectName(QStringLiteral("remark_") + says);
         button->setShortcut(QKeySequence(label.mid(label.indexOf(QLatin1Char('(')) + 1, 1)));
@@ -256,12 +269,14 @@ ReviewWorkspace::ReviewWorkspace(Document& document, Transport& transport, TakeR
 
     connect(&document_, &Document::takesChanged, this, &ReviewWorkspace::fillTakes);
     connect(takes_, &QComboBox::textActivated, this, &ReviewWorkspace::showTake);
-    connect(table_, &QTableView::clicked, this, [this](const QModelIndex& index) { chooseNote(index.data(Qt::UserRole).toString(), true); });
-    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, [this](const QModelIndex& index) {
-        if (table_->hasFocus()) {
-            chooseNote(index.data(Qt::UserRole).toString(), false);
-        }
-    });
+    connect(table_, &QTableView::clicked, this,
+        [this](const QModelIndex& index) { chooseNote(index.data(Qt::UserRole).toString(), true); });
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
+        [this](const QModelIndex& index) {
+            if (table_->hasFocus()) {
+                chooseNote(index.data(Qt::UserRole).toString(), false);
+            }
+        });
     connect(gap_, &GapView::noteClicked, this, [this](const QString& id) { chooseNote(id, true); });
     connect(judge_, &QPushButton::clicked, this, [this] {
         if (take_) {
@@ -293,9 +308,10 @@ void ReviewWorkspace::fillTakes()
 void ReviewWorkspace::showTake(const QString& name)
 {
     const auto& takes = document_.takes();
-    const auto it = std::find_if(takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name.toStdString(); });
+    const auto it = std::find_if(
+        takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name.toStdString(); });
     model_->show(nullptr);
-    gap_->scene() = GapScene {};
+    gap_->scene() = GapScene{};
     if (it == takes.end()) {
         take_.reset();
         judge_->hide();
@@ -319,19 +335,28 @@ void ReviewWorkspace::showTake(const QString& name)
     const bool judged = !take_->verdicts.empty();
     judge_->setVisible(!judged);
     judge_->setEnabled(!recorder_.isJudging());
-    summary_->setText(judged ? tr("%1 of %2 on time; %3 late, %4 early, %5 missed.").arg(f.on_time).arg(f.judged).arg(f.late).arg(f.early).arg(f.missed)
-                             : recorder_.isJudging() ? tr("Finding the calls\u2026") : tr("Recorded, not judged yet."));
+    summary_->setText(judged ? tr("%1 of %2 on time; %3 late, %4 early, %5 missed.")
+                                   .arg(f.on_time)
+                                   .arg(f.judged)
+                                   .arg(f.late)
+                                   .arg(f.early)
+                                   .arg(f.missed)
+            : recorder_.isJudging() ? tr("Finding the calls\u2026")
+                                    : tr("Recorded, not judged yet."));
     if (judged) {
         const QString drift = std::abs(f.drift_s_per_min) < 0.05 ? tr("The reading keeps pace with the plan.")
-            : f.drift_s_per_min > 0                              ? tr("The reading falls behind by %1 s a minute.").arg(f.drift_s_per_min, 0, 'f', 2)
-                                                                 : tr("The reading runs ahead by %1 s a minute.").arg(-f.drift_s_per_min, 0, 'f', 2);
-        figures_->setText(tr("%1 Half of the notes ended within %2 s of the plan. %3 syllables a second while speaking; longest without a breath %4 s; %5 hesitated, %6 repeated. Click a note to hear and see it.")
-                              .arg(drift)
-                              .arg(std::abs(f.median_off_plan_s), 0, 'f', 2)
-                              .arg(f.rate_syll_s, 0, 'f', 1)
-                              .arg(f.longest_run_s, 0, 'f', 1)
-                              .arg(f.hesitated)
-                              .arg(f.repeated));
+            : f.drift_s_per_min > 0
+            ? tr("The reading falls behind by %1 s a minute.").arg(f.drift_s_per_min, 0, 'f', 2)
+            : tr("The reading runs ahead by %1 s a minute.").arg(-f.drift_s_per_min, 0, 'f', 2);
+        figures_->setText(
+            tr("%1 Half of the notes ended within %2 s of the plan. %3 syllables a second while speaking; "
+               "longest without a breath %4 s; %5 hesitated, %6 repeated. Click a note to hear and see it.")
+                .arg(drift)
+                .arg(std::abs(f.median_off_plan_s), 0, 'f', 2)
+                .arg(f.rate_syll_s, 0, 'f', 1)
+                .arg(f.longest_run_s, 0, 'f', 1)
+                .arg(f.hesitated)
+                .arg(f.repeated));
     } else {
         figures_->setText(tr("The recording is kept as %1.").arg(QString::fromStdString(take_->audio)));
     }

@@ -59,7 +59,8 @@ class ReviewWorkspace : public QWidget {
     Q_OBJECT
 
 public:
-    ReviewWorkspace(Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent = nullptr);
+    ReviewWorkspace(
+        Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent = nullptr);
 
     void showTake(const QString& name);
     [[nodiscard]] const stage::Take* take() const { return take_ ? &*take_ : nullptr; }

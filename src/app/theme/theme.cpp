@@ -101,8 +101,8 @@ QString Theme::styleSheet() const
         QMenuBar, QMenu { background: %2; } QMenuBar::item:selected, QMenu::item:selected { background: %6; }
         QSplitter::handle { background: %2; }
     )")
-        .arg(ink.name(), ground.name(), raised.name(), line.name(), quiet.name(), shelf.name(), panel.name(), quiet.name(),
-            QString::number(type::kText));
+        .arg(ink.name(), ground.name(), raised.name(), line.name(), quiet.name(), shelf.name(), panel.name(),
+            quiet.name(), QString::number(type::kText));
 }
 
 QFont typeface(int pixels, bool bold)
@@ -134,15 +134,17 @@ void hideInstalledMono()
     if (qEnvironmentVariableIsSet("FONTCONFIG_FILE")) {
         return;
     }
-    const QString folder = QStandardPaths::writableLocation(QStandardPaths::GenericCacheLocation) + QStringLiteral("/brumefall");
+    const QString folder =
+        QStandardPaths::writableLocation(QStandardPaths::GenericCacheLocation) + QStringLiteral("/brumefall");
     QDir().mkpath(folder);
     QSaveFile file(folder + QStringLiteral("/fonts.conf"));
     if (!file.open(QIODevice::WriteOnly)) {
         return;
     }
-    file.write("<?xml version=\"1.0\"?>\n<!DOCTYPE fontconfig SYSTEM \"fonts.dtd\">\n<fontconfig>\n"
-               " <include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include>\n"
-               " <selectfont><rejectfont><glob>*/B612Mono*</glob></rejectfont></selectfont>\n</fontconfig>\n");
+    file.write(
+        "<?xml version=\"1.0\"?>\n<!DOCTYPE fontconfig SYSTEM \"fonts.dtd\">\n<fontconfig>\n"
+        " <include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include>\n"
+        " <selectfont><rejectfont><glob>*/B612Mono*</glob></rejectfont></selectfont>\n</fontconfig>\n");
     if (file.commit()) {
         qputenv("FONTCONFIG_FILE", file.fileName().toLocal8Bit());
     }
@@ -150,7 +152,8 @@ void hideInstalledMono()
 
 void loadFonts()
 {
-    for (const char* file : {":/fonts/B612-Regular.otf", ":/fonts/B612-Bold.otf", ":/fonts/B612-Italic.otf"}) {
+    for (const char* file :
+        {":/fonts/B612-Regular.otf", ":/fonts/B612-Bold.otf", ":/fonts/B612-Italic.otf"}) {
         QFontDatabase::addApplicationFont(QString::fromLatin1(file));
     }
 }

@@ -1,8 +1,8 @@
 #include "widgets/gap_picture.h"
 
 #include <QFontMetricsF>
-#include <QPainter>
 #include <QObject>
+#include <QPainter>
 #include <QPainterPath>
 
 #include <algorithm>
@@ -17,7 +17,10 @@ constexpr double kRulerHeight = 20.0;
 QString clockText(double time_s)
 {
     const int total = static_cast<int>(std::lround(std::abs(time_s)));
-    return QStringLiteral("%1%2:%3").arg(time_s < 0 ? QStringLiteral("-") : QString()).arg(total / 60).arg(total % 60, 2, 10, QLatin1Char('0'));
+    return QStringLiteral("%1%2:%3")
+        .arg(time_s < 0 ? QStringLiteral("-") : QString())
+        .arg(total / 60)
+        .arg(total % 60, 2, 10, QLatin1Char('0'));
 }
 
 class GapPainter {
@@ -85,7 +88,8 @@ private:
         p_.setFont(typeface(type::kSmall));
         for (double t = std::ceil(scene_.from_s / step_s) * step_s; t < scene_.to_s; t += step_s) {
             p_.setPen(QPen(theme_.line, 1.0));
-            p_.drawLine(QPointF(x(t), rect_.top() + kRulerHeight - 5), QPointF(x(t), rect_.top() + kRulerHeight));
+            p_.drawLine(
+                QPointF(x(t), rect_.top() + kRulerHeight - 5), QPointF(x(t), rect_.top() + kRulerHeight));
             p_.setPen(theme_.quiet);
             p_.drawText(QRectF(x(t) - 30, rect_.top(), 60, kRulerHeight - 4), Qt::AlignCenter, clockText(t));
         }
@@ -96,7 +100,8 @@ private:
         p_.setFont(typeface(type::kSmall));
         p_.setPen(theme_.quiet);
         const bool take = scene_.verdicts != nullptr;
-        p_.drawText(QPointF(rect_.left() + 6, layout_.voice.top() - 5), take ? QObject::tr("as planned") : QObject::tr("voice"));
+        p_.drawText(QPointF(rect_.left() + 6, layout_.voice.top() - 5),
+            take ? QObject::tr("as planned") : QObject::tr("voice"));
         if (take) {
             p_.drawText(QPointF(rect_.left() + 6, layout_.read.top() - 5), QObject::tr("as read"));
         }
@@ -131,7 +136,8 @@ private:
             const double top = shelfTop(k);
             p_.setPen(Qt::NoPen);
             p_.setBrush(chosen ? theme_.quiet : theme_.shelf);
-            p_.drawRoundedRect(QRectF(QPointF(x(window.opens_s), top), QPointF(x(window.closes_s), top + 4.5)), 2, 2);
+            p_.drawRoundedRect(
+                QRectF(QPointF(x(window.opens_s), top), QPointF(x(window.closes_s), top + 4.5)), 2, 2);
             p_.setPen(QPen(chosen ? theme_.ink : theme_.quiet, 1.5));
             p_.drawLine(QPointF(x(window.ideal_s), top - 1), QPointF(x(window.ideal_s), top + 5.5));
         }
@@ -140,7 +146,8 @@ private:
     void paintCall(const plan::PlannedCall& call)
     {
         const bool outline_only = scene_.verdicts != nullptr;
-        const QRectF strip(QPointF(x(call.start_s), layout_.voice.top()), QPointF(x(call.end_s), layout_.voice.bottom()));
+        const QRectF strip(
+            QPointF(x(call.start_s), layout_.voice.top()), QPointF(x(call.end_s), layout_.voice.bottom()));
         const bool now = scene_.now_s && *scene_.now_s >= call.start_s && *scene_.now_s <= call.end_s;
         const bool pinned = call.first < plan_.notes.size() && plan_.notes[call.first].pinned;
         p_.setBrush(now ? theme_.lamp_pale : outline_only ? theme_.panel : theme_.strip);
@@ -152,7 +159,8 @@ private:
         }
     }
 
-    void paintNoteInStrip(const plan::PlannedNote& note, const QRectF& row, double start_s, double end_s, double next_s)
+    void paintNoteInStrip(
+        const plan::PlannedNote& note, const QRectF& row, double start_s, double end_s, double next_s)
     {
         const bool chosen = note.id == scene_.selected;
         const QRectF own(QPointF(x(start_s), row.top()), QPointF(x(end_s), row.bottom()));
@@ -181,7 +189,8 @@ private:
         for (const int size : {type::kText, type::kSmall, type::kTiny}) {
             const QFont f = typeface(size);
             const QFontMetricsF metrics(f);
-            const QRectF needed = metrics.boundingRect(QRectF(0, 0, inner.width() + 2, 1000), Qt::TextWordWrap | Qt::AlignHCenter, words);
+            const QRectF needed = metrics.boundingRect(
+                QRectF(0, 0, inner.width() + 2, 1000), Qt::TextWordWrap | Qt::AlignHCenter, words);
             if (needed.height() <= inner.height() + 2 && needed.width() <= inner.width() + 3) {
                 p_.setFont(f);
                 p_.drawText(inner, Qt::TextWordWrap | Qt::AlignCenter, words);
@@ -195,7 +204,8 @@ private:
             p_.translate(inner.center());
             p_.rotate(-90);
             p_.setFont(typeface(type::kSmall));
-            p_.drawText(QRectF(-0.5 * inner.height(), -0.5 * inner.width(), inner.height(), inner.width()), Qt::AlignCenter, words);
+            p_.drawText(QRectF(-0.5 * inner.height(), -0.5 * inner.width(), inner.height(), inner.width()),
+                Qt::AlignCenter, words);
             p_.restore();
             return;
         }
@@ -233,7 +243,11 @@ private:
             const bool chosen = note.id == scene_.selected;
             const QPointF a(x(end_s), top + 1);
             const QPointF b(x(note.act_s), roadY(note.act_s));
-            p_.setPen(QPen(chosen || late ? theme_.ink : theme_.quiet, chosen ? 3.0 : late ? 2.2 : 1.3, late ? Qt::DashLine : Qt::SolidLine));
+            p_.setPen(QPen(chosen || late ? theme_.ink : theme_.quiet,
+                chosen     ? 3.0
+                    : late ? 2.2
+                           : 1.3,
+                late ? Qt::DashLine : Qt::SolidLine));
             p_.drawLine(a, b);
             p_.setPen(Qt::NoPen);
             p_.setBrush(theme_.ink);
@@ -244,14 +258,16 @@ private:
         }
     }
 
-    void paintFigures(const QPointF& a, const QPointF& b, double lead_s, double lead_m, bool chosen, double& free_x)
+    void paintFigures(
+        const QPointF& a, const QPointF& b, double lead_s, double lead_m, bool chosen, double& free_x)
     {
         const double shown_s = std::abs(lead_s) < 0.05 ? 0.0 : lead_s;
         const QString text = QStringLiteral("%1 s  %2 m").arg(shown_s, 0, 'f', 1).arg(std::lround(lead_m));
         const QFont f = typeface(type::kSmall, chosen);
         const QFontMetricsF metrics(f);
         const double share = 0.62;
-        QRectF box(a.x() + share * (b.x() - a.x()) + 6, a.y() + share * (b.y() - a.y()) - 10, metrics.horizontalAdvance(text) + 6, 18);
+        QRectF box(a.x() + share * (b.x() - a.x()) + 6, a.y() + share * (b.y() - a.y()) - 10,
+            metrics.horizontalAdvance(text) + 6, 18);
         if (!chosen && box.left() < free_x) {
             return;
         }
@@ -274,7 +290,8 @@ private:
         if (note.radius_m <= 0.0 || note.pieces.empty()) {
             return 0.0;
         }
-        const double tight = std::clamp((std::log(260.0) - std::log(note.radius_m)) / (std::log(260.0) - std::log(8.0)), 0.12, 1.0);
+        const double tight = std::clamp(
+            (std::log(260.0) - std::log(note.radius_m)) / (std::log(260.0) - std::log(8.0)), 0.12, 1.0);
         const double sign = note.pieces.front().turn_deg >= 0.0 ? -1.0 : 1.0;
         return sign * tight * (0.5 * layout_.road.height() - 20);
     }
@@ -352,7 +369,8 @@ private:
             const QString number = QString::number(k + 1);
             if (at - 10 > free_x) {
                 p_.setPen(theme_.ink);
-                p_.drawText(QPointF(at - metrics.horizontalAdvance(number) / 2, layout_.road.bottom() - 3), number);
+                p_.drawText(
+                    QPointF(at - metrics.horizontalAdvance(number) / 2, layout_.road.bottom() - 3), number);
                 free_x = at + metrics.horizontalAdvance(number) / 2 + 4;
             }
         }
@@ -374,7 +392,8 @@ private:
             if (!visible(start_s, end_s)) {
                 continue;
             }
-            const QRectF box(QPointF(x(start_s), layout_.read.top()), QPointF(x(end_s), layout_.read.bottom()));
+            const QRectF box(
+                QPointF(x(start_s), layout_.read.top()), QPointF(x(end_s), layout_.read.bottom()));
             if (missed) {
                 p_.setBrush(Qt::NoBrush);
                 p_.setPen(QPen(theme_.quiet, 1.2, Qt::DotLine));
@@ -423,11 +442,13 @@ GapLayout gapLayout(const GapScene& scene, const QRectF& rect)
 
 void paintGap(QPainter& painter, const QRectF& rect, const GapScene& scene, const Theme& theme)
 {
-    if (scene.prepared == nullptr || scene.plan == nullptr || scene.plan->notes.empty() || scene.to_s <= scene.from_s) {
+    if (scene.prepared == nullptr || scene.plan == nullptr || scene.plan->notes.empty()
+        || scene.to_s <= scene.from_s) {
         painter.fillRect(rect, theme.panel);
         painter.setPen(theme.quiet);
         painter.setFont(typeface(type::kText));
-        painter.drawText(rect, Qt::AlignCenter, QObject::tr("Nothing is planned yet. Write the notes (F1) and give them places (F2)."));
+        painter.drawText(rect, Qt::AlignCenter,
+            QObject::tr("Nothing is planned yet. Write the notes (F1) and give them places (F2)."));
         return;
     }
     GapPainter(painter, rect, scene, theme).paint();
@@ -440,10 +461,12 @@ void paintVerdict(QPainter& painter, const QRectF& rect, const take::Verdict& ve
     const double size = std::min(14.0, rect.height() - 6);
     const double third = rect.width() / 3.0;
     const auto box = [&](int place) {
-        return QRectF(rect.left() + third * place + 0.5 * (third - size), rect.center().y() - 0.5 * size, size, size);
+        return QRectF(
+            rect.left() + third * place + 0.5 * (third - size), rect.center().y() - 0.5 * size, size, size);
     };
     painter.setPen(QPen(theme.line, 1.0));
-    painter.drawLine(QPointF(rect.left() + 4, rect.center().y()), QPointF(rect.right() - 4, rect.center().y()));
+    painter.drawLine(
+        QPointF(rect.left() + 4, rect.center().y()), QPointF(rect.right() - 4, rect.center().y()));
     if (verdict.outside_take) {
         painter.restore();
         return;
@@ -478,11 +501,12 @@ void paintRoadPiece(QPainter& painter, const QRectF& rect, const road::RoadNote&
 {
     if (note.pieces.empty()) {
         painter.setPen(QPen(theme.road, 2.2));
-        painter.drawLine(rect.center() - QPointF(0, 0.35 * rect.height()), rect.center() + QPointF(0, 0.35 * rect.height()));
+        painter.drawLine(rect.center() - QPointF(0, 0.35 * rect.height()),
+            rect.center() + QPointF(0, 0.35 * rect.height()));
         return;
     }
     // from the bottom upward, as the driver sees it, with a little straight at both ends
-    std::vector<QPointF> points {{0, 0}, {0, 12}};
+    std::vector<QPointF> points{{0, 0}, {0, 12}};
     double heading = 1.5707963;
     double px = 0.0;
     double py = 12.0;
@@ -503,7 +527,8 @@ void paintRoadPiece(QPainter& painter, const QRectF& rect, const road::RoadNote&
         bounds.setTop(std::min(bounds.top(), point.y()));
         bounds.setBottom(std::max(bounds.bottom(), point.y()));
     }
-    const double scale = std::min(rect.width() / std::max(bounds.width(), 30.0), rect.height() / std::max(bounds.height(), 30.0));
+    const double scale = std::min(
+        rect.width() / std::max(bounds.width(), 30.0), rect.height() / std::max(bounds.height(), 30.0));
     QPainterPath path;
     for (std::size_t i = 0; i < points.size(); ++i) {
         const QPointF at(rect.center().x() + scale * (points[i].x() - bounds.center().x()),

@@ -71,7 +71,8 @@ QRectF GapView::callRect(std::size_t call) const
     const auto layout = gapLayout(scene_, rect());
     const auto x = [&](double t) { return width() * (t - scene_.from_s) / (scene_.to_s - scene_.from_s); };
     const auto& planned = scene_.plan->calls[call];
-    return {QPointF(x(planned.start_s), layout.voice.top()), QPointF(x(planned.end_s), layout.voice.bottom())};
+    return {
+        QPointF(x(planned.start_s), layout.voice.top()), QPointF(x(planned.end_s), layout.voice.bottom())};
 }
 
 int GapView::callAt(const QPointF& point) const
@@ -114,7 +115,8 @@ void GapView::mousePressEvent(QMouseEvent* event)
     moved_ = false;
     dragged_call_ = movable_ ? callAt(press_) : -1;
     if (dragged_call_ >= 0) {
-        drag_offset_s_ = timeAt(press_.x()) - scene_.plan->calls[static_cast<std::size_t>(dragged_call_)].start_s;
+        drag_offset_s_ =
+            timeAt(press_.x()) - scene_.plan->calls[static_cast<std::size_t>(dragged_call_)].start_s;
     }
 }
 
@@ -134,7 +136,8 @@ void GapView::mouseMoveEvent(QMouseEvent* event)
 void GapView::mouseReleaseEvent(QMouseEvent* event)
 {
     if (moved_ && dragged_call_ >= 0) {
-        emit callMoved(static_cast<std::size_t>(dragged_call_), timeAt(event->position().x()) - drag_offset_s_);
+        emit callMoved(
+            static_cast<std::size_t>(dragged_call_), timeAt(event->position().x()) - drag_offset_s_);
     } else if (!moved_) {
         clickAt(event->position());
     }
@@ -159,7 +162,8 @@ void GapView::clickAt(const QPointF& point)
     const plan::PlannedNote* nearest = nullptr;
     double distance = 1e9;
     for (const auto& note : scene_.plan->notes) {
-        const double d = on_road ? std::abs(note.arrive_s - t) : std::max({0.0, note.start_s - t, t - note.end_s});
+        const double d =
+            on_road ? std::abs(note.arrive_s - t) : std::max({0.0, note.start_s - t, t - note.end_s});
         if (d < distance) {
             distance = d;
             nearest = &note;

@@ -157,7 +157,8 @@ void Spine::paintRoad(QPainter& p) const
         const int last = document_.numberOf(squeeze.last);
         if (first > 0 && last > 0) {
             const double y0 = yOf(prepared.placement.notes[static_cast<std::size_t>(last - 1)].station_m) - 4;
-            const double y1 = yOf(prepared.placement.notes[static_cast<std::size_t>(first - 1)].station_m) + 4;
+            const double y1 =
+                yOf(prepared.placement.notes[static_cast<std::size_t>(first - 1)].station_m) + 4;
             p.setPen(QPen(t.ink, 2.2));
             p.drawLine(QPointF(6, y0), QPointF(6, y1));
             p.drawLine(QPointF(6, y0), QPointF(11, y0));
@@ -212,7 +213,8 @@ void Spine::goTo(double y)
     const double station_m = pace.length_m() * std::clamp((area.bottom() - y) / area.height(), 0.0, 1.0);
     transport_.seekStage(pace.timeAt(station_m));
     const auto& notes = document_.prepared().placement.notes;
-    const auto next = std::find_if(notes.begin(), notes.end(), [&](const auto& n) { return n.station_m >= station_m; });
+    const auto next =
+        std::find_if(notes.begin(), notes.end(), [&](const auto& n) { return n.station_m >= station_m; });
     if (next != notes.end()) {
         document_.setCurrentNote(QString::fromStdString(next->id));
     }

@@ -33,8 +33,8 @@ private:
 
     Document& document_;
     Transport& transport_;
-    std::vector<double> sway_;      ///< sideways, -1 to 1, every kStep_m
-    std::vector<double> load_;      ///< words a second around there
+    std::vector<double> sway_; ///< sideways, -1 to 1, every kStep_m
+    std::vector<double> load_; ///< words a second around there
     double now_m_ = 0.0;
     QPixmap picture_; ///< the road, drawn once: only the lamp moves while playing
     bool picture_dark_ = false;

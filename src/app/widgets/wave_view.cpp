@@ -73,14 +73,16 @@ void WaveView::paintEvent(QPaintEvent*)
     p.setPen(QPen(t.line, 1.0));
     for (int px = 0; px < width() && !peaks_.low.empty(); ++px) {
         const auto first = static_cast<std::size_t>(std::max(0.0, timeAt(px) / peaks_.slice_s));
-        const auto last = std::max(first + 1, static_cast<std::size_t>(std::max(0.0, timeAt(px + 1) / peaks_.slice_s)));
+        const auto last =
+            std::max(first + 1, static_cast<std::size_t>(std::max(0.0, timeAt(px + 1) / peaks_.slice_s)));
         float low = 0.0F;
         float high = 0.0F;
         for (std::size_t i = first; i < std::min(last, peaks_.low.size()); ++i) {
             low = std::min(low, peaks_.low[i]);
             high = std::max(high, peaks_.high[i]);
         }
-        p.drawLine(QPointF(px, middle - reach * static_cast<double>(high)), QPointF(px, middle - reach * static_cast<double>(low)));
+        p.drawLine(QPointF(px, middle - reach * static_cast<double>(high)),
+            QPointF(px, middle - reach * static_cast<double>(low)));
     }
     const pace::Pass* pass = document_.pass();
     if (pass == nullptr) {
@@ -102,7 +104,11 @@ void WaveView::paintEvent(QPaintEvent*)
             p.setBrush(t.shelf);
             p.drawRect(QRectF(x - half, kHandleHeight - 6, 2 * half, 6));
         }
-        p.setPen(QPen(current ? t.ink : t.quiet, current ? 2.4 : note.marked ? 1.6 : 1.0, note.marked ? Qt::SolidLine : Qt::DashLine));
+        p.setPen(QPen(current ? t.ink : t.quiet,
+            current           ? 2.4
+                : note.marked ? 1.6
+                              : 1.0,
+            note.marked ? Qt::SolidLine : Qt::DashLine));
         p.drawLine(QPointF(x, kHandleHeight - 4), QPointF(x, height()));
         const QString number = QString::number(document_.numberOf(note.id));
         const double half = 0.5 * QFontMetricsF(p.font()).horizontalAdvance(number) + 6;

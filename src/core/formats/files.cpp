@@ -66,7 +66,9 @@ private:
 
 int lineOf(std::string_view text, std::size_t offset)
 {
-    return 1 + static_cast<int>(std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(std::min(offset, text.size())), '\n'));
+    return 1
+        + static_cast<int>(std::count(
+            text.begin(), text.begin() + static_cast<std::ptrdiff_t>(std::min(offset, text.size())), '\n'));
 }
 
 std::string readFile(const std::filesystem::path& path, std::size_t longest)
@@ -84,7 +86,8 @@ std::string readFile(const std::filesystem::path& path, std::size_t longest)
     while (stream.read(block.data(), static_cast<std::streamsize>(block.size())) || stream.gcount() > 0) {
         content.append(block, 0, static_cast<std::size_t>(stream.gcount()));
         if (content.size() > longest) {
-            throw FormatError(path.string(), 0, "larger than " + std::to_string(longest / 1'000'000) + " MB: not a file of this kind");
+            throw FormatError(path.string(), 0,
+                "larger than " + std::to_string(longest / 1'000'000) + " MB: not a file of this kind");
         }
     }
     return content;

@@ -14,8 +14,7 @@ void putText(Json& json, const char* name, const std::string& value)
     }
 }
 
-template <typename List>
-void putList(Json& json, const char* name, const List& values)
+template <typename List> void putList(Json& json, const char* name, const List& values)
 {
     if (!values.empty()) {
         json[name] = values;
@@ -55,7 +54,7 @@ Json shapesToJson(const std::vector<notes::Shape>& shapes)
 {
     Json list = Json::array();
     for (const auto& shape : shapes) {
-        Json json {{"kind", shape.kind}};
+        Json json{{"kind", shape.kind}};
         if (shape.to) {
             json["to"] = gradeToJson(*shape.to);
         }
@@ -73,7 +72,8 @@ Json shapesToJson(const std::vector<notes::Shape>& shapes)
 
 Json noteToJson(const notes::Note& note)
 {
-    Json json {{"id", note.id}, {"kind", notes::toString(note.kind)}, {"text", note.text}, {"spoken", note.spoken}};
+    Json json{
+        {"id", note.id}, {"kind", notes::toString(note.kind)}, {"text", note.text}, {"spoken", note.spoken}};
     putText(json, "spoken_after", note.spoken_after);
     json["syllables"] = note.syllables;
     if (note.direction) {
@@ -103,7 +103,7 @@ Json noteToJson(const notes::Note& note)
         json["underlined"] = true;
     }
     putText(json, "echo_of", note.echo_of);
-    Json link {{"kind", notes::toString(note.link.kind)}};
+    Json link{{"kind", notes::toString(note.link.kind)}};
     if (note.link.kind == notes::LinkKind::distance) {
         link["metres"] = note.link.metres;
     }
@@ -123,7 +123,7 @@ Json notesToJson(const notes::ParsedNotes& parsed)
         for (const auto& note : call.notes) {
             list.push_back(noteToJson(note));
         }
-        Json json {{"line", call.line}, {"text", call.text}, {"notes", std::move(list)}};
+        Json json{{"line", call.line}, {"text", call.text}, {"notes", std::move(list)}};
         if (call.at_s) {
             json["at_s"] = *call.at_s;
         }
@@ -160,16 +160,16 @@ notes::Style styleFromJson(const Json& json)
     notes::Style style;
     if (json.contains("order")) {
         style.order = json["order"].get<std::string>() == "number_first" ? notes::Order::number_first
-                                                                          : notes::Order::direction_first;
+                                                                         : notes::Order::direction_first;
     }
     if (json.contains("scale")) {
-        style.scale
-            = json["scale"].get<std::string>() == "descending" ? notes::Scale::descending : notes::Scale::ascending;
+        style.scale = json["scale"].get<std::string>() == "descending" ? notes::Scale::descending
+                                                                       : notes::Scale::ascending;
     }
     if (json.value("hundreds", "short_form") == std::string("long_form")) {
         style.hundreds = notes::HundredsSaid::long_form;
     }
-    style.abbreviations = json.value("abbreviations", std::map<std::string, std::string> {});
+    style.abbreviations = json.value("abbreviations", std::map<std::string, std::string>{});
     return style;
 }
 

@@ -11,7 +11,7 @@ using Json = nlohmann::ordered_json;
 
 Json noteToJson(const plan::PlannedNote& note)
 {
-    Json json {{"id", note.id}, {"call", note.call}, {"text", note.text}, {"spoken", note.spoken}};
+    Json json{{"id", note.id}, {"call", note.call}, {"text", note.text}, {"spoken", note.spoken}};
     if (!note.spoken_after.empty()) {
         json["spoken_after"] = note.spoken_after;
     }
@@ -22,7 +22,8 @@ Json noteToJson(const plan::PlannedNote& note)
     json["arrive_s"] = note.arrive_s;
     json["action_m"] = note.action_m;
     json["act_s"] = note.act_s;
-    json["window"] = {{"opens_s", note.window.opens_s}, {"ideal_s", note.window.ideal_s}, {"closes_s", note.window.closes_s}};
+    json["window"] = {{"opens_s", note.window.opens_s}, {"ideal_s", note.window.ideal_s},
+        {"closes_s", note.window.closes_s}};
     json["start_s"] = note.start_s;
     json["end_s"] = note.end_s;
     json["lead_s"] = note.lead_s;
@@ -54,14 +55,17 @@ plan::PlannedNote noteFromJson(const Json& json)
     note.act_s = json.at("act_s").get<double>();
     note.action_m = json.value("action_m", note.station_m);
     const Json& window = json.at("window");
-    note.window = {window.at("opens_s").get<double>(), window.at("ideal_s").get<double>(), window.at("closes_s").get<double>()};
+    note.window = {window.at("opens_s").get<double>(), window.at("ideal_s").get<double>(),
+        window.at("closes_s").get<double>()};
     note.start_s = json.at("start_s").get<double>();
     note.end_s = json.at("end_s").get<double>();
     note.lead_s = json.value("lead_s", 0.0);
     note.lead_m = json.value("lead_m", 0.0);
     note.notes_ahead = json.value("notes_ahead", 0);
     const std::string status = json.value("status", "on_time");
-    note.status = status == "late" ? plan::Status::late : status == "early" ? plan::Status::early : plan::Status::on_time;
+    note.status = status == "late" ? plan::Status::late
+        : status == "early"        ? plan::Status::early
+                                   : plan::Status::on_time;
     note.echo_of = json.value("echo_of", "");
     note.pinned = json.value("pinned", false);
     return note;
@@ -79,7 +83,8 @@ Json planToJson(const plan::Plan& plan)
     for (const auto& squeeze : plan.squeezes) {
         Json remedies = Json::array();
         for (const auto& remedy : squeeze.remedies) {
-            remedies.push_back({{"kind", remedy.kind}, {"notes", remedy.notes}, {"saves_s", remedy.saves_s}, {"text", remedy.text}});
+            remedies.push_back({{"kind", remedy.kind}, {"notes", remedy.notes}, {"saves_s", remedy.saves_s},
+                {"text", remedy.text}});
         }
         squeezes.push_back({{"first", squeeze.first}, {"last", squeeze.last}, {"short_s", squeeze.short_s},
             {"rate_needed", squeeze.rate_needed}, {"remedies", std::move(remedies)}});
@@ -96,7 +101,8 @@ plan::Plan planFromJson(const Json& json)
     for (const Json& item : json.at("notes")) {
         auto note = noteFromJson(item);
         if (note.call < 0 || note.call > static_cast<int>(plan.calls.size())) {
-            throw nlohmann::json::other_error::create(501, "calls are not in order at note " + note.id, &item);
+            throw nlohmann::json::other_error::create(
+                501, "calls are not in order at note " + note.id, &item);
         }
         if (note.call == static_cast<int>(plan.calls.size())) {
             plan.calls.push_back({0, {}, plan.notes.size(), plan.notes.size(), note.start_s, note.end_s});

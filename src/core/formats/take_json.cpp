@@ -31,7 +31,7 @@ Json foundToJson(const std::vector<take::FoundNote>& found)
 {
     Json list = Json::array();
     for (const auto& note : found) {
-        Json json {{"id", note.id}, {"verdict", note.read ? "read" : "missed"}};
+        Json json{{"id", note.id}, {"verdict", note.read ? "read" : "missed"}};
         if (note.read) {
             json["start_s"] = note.span.start_s;
             json["end_s"] = note.span.end_s;
@@ -63,7 +63,8 @@ std::vector<take::FoundNote> foundFromJson(const Json& json)
         note.hesitations = spansFromJson(item.value("hesitations", Json::array()));
         note.restarted = item.value("restarted", false);
         for (const Json& word : item.value("words", Json::array())) {
-            note.words.push_back({word.at(0).get<std::string>(), {word.at(1).get<double>(), word.at(2).get<double>()}});
+            note.words.push_back(
+                {word.at(0).get<std::string>(), {word.at(1).get<double>(), word.at(2).get<double>()}});
         }
         found.push_back(std::move(note));
     }
@@ -74,7 +75,7 @@ Json verdictsToJson(const std::vector<take::Verdict>& verdicts)
 {
     Json list = Json::array();
     for (const auto& v : verdicts) {
-        Json json {{"id", v.id}, {"verdict", v.outside_take ? "outside" : take::toString(v.timing)}};
+        Json json{{"id", v.id}, {"verdict", v.outside_take ? "outside" : take::toString(v.timing)}};
         if (v.timing != take::Timing::missed) {
             json.update({{"off_s", v.off_s}, {"start_s", v.start_s}, {"end_s", v.end_s}, {"lead_s", v.lead_s},
                 {"lead_m", v.lead_m}, {"notes_ahead", v.notes_ahead}});

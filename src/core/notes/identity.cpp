@@ -47,7 +47,8 @@ public:
     std::vector<std::ptrdiff_t> match()
     {
         std::size_t first = 0;
-        while (first < before_.size() && first < after_.size() && before_[first].text == after_[first]->text) {
+        while (
+            first < before_.size() && first < after_.size() && before_[first].text == after_[first]->text) {
             match_[first] = static_cast<std::ptrdiff_t>(first);
             ++first;
         }
@@ -140,8 +141,8 @@ void keepIds(const std::vector<KnownNote>& before, std::vector<Call>& calls)
     }
     std::map<std::string, std::string> renamed;
     for (std::size_t j = 0; j < after.size(); ++j) {
-        const std::string id
-            = match[j] >= 0 ? before[static_cast<std::size_t>(match[j])].id : "n" + std::to_string(++highest);
+        const std::string id =
+            match[j] >= 0 ? before[static_cast<std::size_t>(match[j])].id : "n" + std::to_string(++highest);
         renamed[after[j]->id] = id;
         after[j]->id = id;
     }

@@ -31,8 +31,8 @@ bool contains(std::initializer_list<Role> roles, Role role)
 
 bool standsAlone(const std::string& grade)
 {
-    return grade.find("hairpin") != std::string::npos || grade.find("square") != std::string::npos || grade == "acute"
-        || grade == "kink" || grade == "bend";
+    return grade.find("hairpin") != std::string::npos || grade.find("square") != std::string::npos
+        || grade == "acute" || grade == "kink" || grade == "bend";
 }
 
 class LineReader {
@@ -57,7 +57,10 @@ public:
     }
 
 private:
-    [[nodiscard]] Role roleAt(std::size_t i) const { return i < atoms_.size() ? atoms_[i].role : Role::unknown; }
+    [[nodiscard]] Role roleAt(std::size_t i) const
+    {
+        return i < atoms_.size() ? atoms_[i].role : Role::unknown;
+    }
 
     // --- heads ---------------------------------------------------------------------------------
 
@@ -84,7 +87,8 @@ private:
                 heads_.push_back({i, i + 1, NoteKind::corner, {}, i});
             }
         }
-        std::sort(heads_.begin(), heads_.end(), [](const Head& a, const Head& b) { return a.first < b.first; });
+        std::sort(
+            heads_.begin(), heads_.end(), [](const Head& a, const Head& b) { return a.first < b.first; });
     }
 
     [[nodiscard]] bool isGrade(std::size_t i) const
@@ -102,11 +106,14 @@ private:
         for (std::size_t j = i + 1; j < atoms_.size() && j <= i + 3; ++j) {
             if (isGrade(j)) {
                 // "left over 2 crests": a count is not a grade
-                return roleAt(j) == Role::number && roleAt(j + 1) == Role::thing && order_ == Order::number_first
+                return roleAt(j) == Role::number && roleAt(j + 1) == Role::thing
+                        && order_ == Order::number_first
                     ? std::nullopt
                     : std::optional(j);
             }
-            if (!contains({Role::extent, Role::sudden, Role::visibility, Role::modifier, Role::size, Role::glue}, atoms_[j].role)
+            if (!contains(
+                    {Role::extent, Role::sudden, Role::visibility, Role::modifier, Role::size, Role::glue},
+                    atoms_[j].role)
                 || atoms_[j].pause_after) {
                 return {};
             }
@@ -143,7 +150,8 @@ private:
         const auto other = forward_first ? before : after;
         auto grade = wished ? wished : other;
         // a named grade right beside the direction wins over a number further on
-        if (before && !forward_first && after && *after == i + 1 && roleAt(*after) == Role::named_grade && *before + 1 != i) {
+        if (before && !forward_first && after && *after == i + 1 && roleAt(*after) == Role::named_grade
+            && *before + 1 != i) {
             grade = after;
         }
         if (grade) {
@@ -169,10 +177,12 @@ private:
             out_.remarks.push_back("no grade for this corner");
         }
         const bool before_word = i > 0 && roleAt(i - 1) == Role::junction;
-        heads_.push_back({before_word ? i - 1 : i, i + 1, junction ? NoteKind::junction : NoteKind::corner, i, {}});
+        heads_.push_back(
+            {before_word ? i - 1 : i, i + 1, junction ? NoteKind::junction : NoteKind::corner, i, {}});
     }
 
-    /// "turn left at junction", "fork right": a junction word belonging to this direction, not one driven past.
+    /// "turn left at junction", "fork right": a junction word belonging to this direction, not one driven
+    /// past.
     [[nodiscard]] bool junctionNear(std::size_t i) const
     {
         const auto isJunction = [&](std::size_t j) {
@@ -203,7 +213,7 @@ private:
 
     void addChicane(std::size_t i)
     {
-        Head head {i, i + 1, NoteKind::chicane, {}, {}};
+        Head head{i, i + 1, NoteKind::chicane, {}, {}};
         if (i > 0 && roleAt(i - 1) == Role::entry) {
             head.first = i - 1;
         } else if (roleAt(i + 1) == Role::entry || (roleAt(i + 1) == Role::direction && !gradeAfter(i + 1))) {
@@ -212,8 +222,8 @@ private:
             if (head.direction) {
                 used_[i + 1] = true;
             }
-        } else if (i > 0 && roleAt(i - 1) == Role::direction && used_[i - 1] && !heads_.empty() && heads_.back().last == i
-            && !heads_.back().grade) {
+        } else if (i > 0 && roleAt(i - 1) == Role::direction && used_[i - 1] && !heads_.empty()
+            && heads_.back().last == i && !heads_.back().grade) {
             head.first = i - 1;
             head.direction = i - 1;
             heads_.pop_back();
@@ -235,8 +245,10 @@ private:
             }
             const bool measured = roleAt(i + 1) == Role::metres;
             const bool said_for = i > 0 && roleAt(i - 1) == Role::for_;
-            const bool target = i > 0 && contains({Role::to, Role::shape}, roleAt(i - 1)) && atoms_[i].number < 10;
-            const bool counts = contains({Role::thing, Role::size, Role::junction}, roleAt(i + 1)) && atoms_[i].number < 10;
+            const bool target =
+                i > 0 && contains({Role::to, Role::shape}, roleAt(i - 1)) && atoms_[i].number < 10;
+            const bool counts =
+                contains({Role::thing, Role::size, Role::junction}, roleAt(i + 1)) && atoms_[i].number < 10;
             distance_[i] = !said_for && !target && !counts && (atoms_[i].number >= 10 || measured);
         }
     }
@@ -281,7 +293,9 @@ private:
 
     [[nodiscard]] bool isPrefix(std::size_t i) const
     {
-        return contains({Role::warning, Role::visibility, Role::sudden, Role::speed, Role::underline, Role::glue}, roleAt(i));
+        return contains(
+            {Role::warning, Role::visibility, Role::sudden, Role::speed, Role::underline, Role::glue},
+            roleAt(i));
     }
 
     [[nodiscard]] LinkKind joinerAt(std::size_t i) const
@@ -418,8 +432,8 @@ private:
             const Role role = roleAt(i);
             content = content || !contains({Role::glue, Role::chatter, Role::unknown, Role::here}, role);
             place = place
-                || contains({Role::thing, Role::junction, Role::camber, Role::width, Role::surface, Role::warning, Role::instruction,
-                                Role::speed, Role::gradient},
+                || contains({Role::thing, Role::junction, Role::camber, Role::width, Role::surface,
+                                Role::warning, Role::instruction, Role::speed, Role::gradient},
                     role);
         }
         if (begin == end) {
@@ -457,7 +471,8 @@ private:
         for (std::size_t i = span.first; i < span.last; ++i) {
             corrected = corrected || roleAt(i) == Role::correction;
         }
-        corrected = corrected && span.head != nullptr && !out_.notes.empty() && roleAt(span.first) == Role::correction;
+        corrected = corrected && span.head != nullptr && !out_.notes.empty()
+            && roleAt(span.first) == Role::correction;
         fill(note, span.first, span.last);
         note.spoken = spokenOf(spoken_first, span.last);
         note.syllables = countSyllables(note.spoken);
@@ -481,7 +496,7 @@ private:
         }
         if (head.grade) {
             const Atom& grade = atoms_[*head.grade];
-            note.grade = grade.role == Role::number ? Grade {grade.number, {}} : Grade {0, grade.value};
+            note.grade = grade.role == Role::number ? Grade{grade.number, {}} : Grade{0, grade.value};
         }
     }
 
@@ -492,7 +507,8 @@ private:
             if (roleAt(i) == Role::junction) {
                 return NoteKind::junction;
             }
-            if (contains({Role::thing, Role::surface, Role::camber, Role::width, Role::gradient, Role::line, Role::relation},
+            if (contains({Role::thing, Role::surface, Role::camber, Role::width, Role::gradient, Role::line,
+                             Role::relation},
                     roleAt(i))) {
                 kind = NoteKind::feature;
             }
@@ -526,7 +542,9 @@ private:
             used_[i] = true;
             switch (atom.role) {
             case Role::extent: note.extent = atom.value; break;
-            case Role::modifier: (shape != nullptr && shape->to ? shape->modifier : note.modifier) = atom.value; break;
+            case Role::modifier:
+                (shape != nullptr && shape->to ? shape->modifier : note.modifier) = atom.value;
+                break;
             case Role::shape:
                 note.shapes.push_back({atom.value, {}, {}, false, {}});
                 shape = &note.shapes.back();
@@ -550,7 +568,8 @@ private:
                 feature.relation = atom.value == "into_thing" ? "into" : atom.value;
                 if (!note.features.empty() && contains({Role::unknown}, nextContent(i, last))
                     && note.features.back().relation.empty()) {
-                    note.features.back().relation = feature.relation; // "logs outside": the relation stands after
+                    note.features.back().relation =
+                        feature.relation; // "logs outside": the relation stands after
                     feature.relation.clear();
                 }
                 break;
@@ -603,7 +622,8 @@ private:
         }
         if (!feature.relation.empty() && !note.features.empty() && note.features.back().relation.empty()) {
             note.features.back().relation = feature.relation;
-        } else if (!feature.relation.empty() && (feature.relation == "on_exit" || feature.relation == "on_entry")) {
+        } else if (!feature.relation.empty()
+            && (feature.relation == "on_exit" || feature.relation == "on_entry")) {
             note.features.push_back({feature.relation, {}, feature.size, false, 0});
         }
     }
@@ -612,7 +632,8 @@ private:
     [[nodiscard]] Role nextContent(std::size_t i, std::size_t last) const
     {
         for (std::size_t j = i + 1; j < last; ++j) {
-            if (roleAt(j) == Role::thing || roleAt(j) == Role::size || roleAt(j) == Role::junction || roleAt(j) == Role::number) {
+            if (roleAt(j) == Role::thing || roleAt(j) == Role::size || roleAt(j) == Role::junction
+                || roleAt(j) == Role::number) {
                 return Role::thing;
             }
             if (roleAt(j) != Role::glue && roleAt(j) != Role::qualifier) {
@@ -643,9 +664,9 @@ private:
         if (i > 0 && roleAt(i - 1) == Role::for_) {
             note.for_m = number;
         } else if (shape != nullptr && !shape->to && number < 10) {
-            shape->to = Grade {number, {}};
+            shape->to = Grade{number, {}};
         } else if (i > 0 && roleAt(i - 1) == Role::to && number < 10) {
-            note.shapes.push_back({"becomes", Grade {number, {}}, {}, false, {}});
+            note.shapes.push_back({"becomes", Grade{number, {}}, {}, false, {}});
         } else if (contains({Role::thing, Role::size, Role::junction}, roleAt(i + 1))) {
             feature.count = number;
         } else {
@@ -656,7 +677,7 @@ private:
 
     void takeNamedGrade(Note& note, Shape* shape, std::size_t i)
     {
-        const Grade grade {0, atoms_[i].value};
+        const Grade grade{0, atoms_[i].value};
         if (shape != nullptr && !shape->to) {
             shape->to = grade;
         } else if (!note.grade && note.kind == NoteKind::corner) {
@@ -673,7 +694,7 @@ private:
             feature.maybe = true;
             used_[++i] = true;
         }
-        static const std::vector<std::string> kAfter {"outside", "inside", "on_exit", "on_entry"};
+        static const std::vector<std::string> kAfter{"outside", "inside", "on_exit", "on_entry"};
         while (i + 1 < last && roleAt(i + 1) == Role::relation && !used_[i + 1]
             && std::find(kAfter.begin(), kAfter.end(), atoms_[i + 1].value) != kAfter.end()
             && (feature.relation.empty() || nextContent(i + 1, last) == Role::unknown)) {
@@ -719,7 +740,8 @@ private:
     {
         for (std::size_t i = 0; i < atoms_.size(); ++i) {
             // a number is one word, however it is written
-            const int words = atoms_[i].role == Role::number ? 1 : static_cast<int>(atoms_[i].last - atoms_[i].first);
+            const int words =
+                atoms_[i].role == Role::number ? 1 : static_cast<int>(atoms_[i].last - atoms_[i].first);
             out_.words += words;
             if (atoms_[i].role == Role::chatter) {
                 out_.chatter += words;

@@ -59,10 +59,10 @@ struct Link {
 struct Note {
     std::string id;
     NoteKind kind = NoteKind::corner;
-    std::string text;         ///< as written, distance included
-    std::string spoken;       ///< the words said, with the joining word that leads to it
+    std::string text; ///< as written, distance included
+    std::string spoken; ///< the words said, with the joining word that leads to it
     std::string spoken_after; ///< the distance said after it, empty if none
-    int syllables = 0;        ///< of `spoken`
+    int syllables = 0; ///< of `spoken`
 
     std::optional<Direction> direction;
     std::optional<Grade> grade;
@@ -80,10 +80,10 @@ struct Note {
     std::vector<std::string> warnings;
     std::vector<std::string> speed;
     std::vector<std::string> free_words; ///< words kept but not understood
-    std::string corrected_from;          ///< what the reader said first, in a self-correction
-    bool underlined = false;             ///< the crew's own mark, "!" in the text
-    std::string echo_of;                 ///< id of the note that this one says again
-    bool here = false;                   ///< said as the car is upon it ("… here now")
+    std::string corrected_from; ///< what the reader said first, in a self-correction
+    bool underlined = false; ///< the crew's own mark, "!" in the text
+    std::string echo_of; ///< id of the note that this one says again
+    bool here = false; ///< said as the car is upon it ("… here now")
     Link link;
 
     /// Equal in meaning: everything but the id, the text and the words chosen for it.
@@ -97,7 +97,7 @@ struct Call {
     std::string text;
     std::vector<Note> notes;
     bool paragraph_before = false; ///< a blank line stands before it
-    std::optional<double> at_s;    ///< draft time of a call from captions, in the media
+    std::optional<double> at_s; ///< draft time of a call from captions, in the media
 };
 
 [[nodiscard]] std::string toString(NoteKind kind);

@@ -58,6 +58,9 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
     const auto closeLaps = [&] {
         const std::vector<Line> block(lines.begin() + static_cast<std::ptrdiff_t>(lap_begin), lines.end());
         for (int lap = 1; lap < laps; ++lap) {
+            if (lines.size() > kMostLines) {
+                break;
+            }
             lines.insert(lines.end(), block.begin(), block.end());
         }
         laps = 0;
@@ -69,7 +72,8 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
         ++number;
         line = trimmed(line.substr(0, std::min(line.find('#'), line.size())));
         if (line.size() > kLongestLine_bytes) {
-            diagnostics.push_back({number, "this line is longer than 4000 letters; only its beginning was read"});
+            diagnostics.push_back(
+                {number, "this line is longer than 4000 letters; only its beginning was read"});
             line = line.substr(0, kLongestLine_bytes);
         }
         if (line.empty()) {
@@ -96,6 +100,10 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
         diagnostics.push_back({lap_line, "[laps] without [end]: repeated to the end of the text"});
         closeLaps();
     }
+    if (lines.size() > kMostLines) {
+        diagnostics.push_back({lines[kMostLines].number, "more than 100000 calls; the rest was not read"});
+        lines.resize(kMostLines);
+    }
     return lines;
 }
 
@@ -114,7 +122,9 @@ public:
         }
         const auto number_first = readLine(line.text, style_, Order::number_first);
         const auto direction_first = readLine(line.text, style_, Order::direction_first);
-        const auto cost = [](const LineReading& r) { return 2 * r.against_order + static_cast<int>(r.unknown.size()); };
+        const auto cost = [](const LineReading& r) {
+            return 2 * r.against_order + static_cast<int>(r.unknown.size());
+        };
         const int difference = cost(number_first) - cost(direction_first);
         if (difference == 0) {
             return;
@@ -131,7 +141,8 @@ public:
 
     [[nodiscard]] Order order() const
     {
-        return style_.order.value_or(number_lines_ > direction_lines_ ? Order::number_first : Order::direction_first);
+        return style_.order.value_or(
+            number_lines_ > direction_lines_ ? Order::number_first : Order::direction_first);
     }
 
     void lookAtScale(const Note& note, int line)
@@ -151,9 +162,10 @@ public:
                 (ascending ? ascending_ : descending_) += 1;
                 auto& evidence = ascending ? ascending_evidence_ : descending_evidence_;
                 if (evidence.size() < 3) {
-                    evidence.push_back({"a " + std::to_string(from) + " that " + (tightens ? "tightens" : "opens") + " to "
-                            + std::to_string(to) + ": higher is " + (ascending ? "faster" : "tighter"),
-                        line});
+                    evidence.push_back(
+                        {"a " + std::to_string(from) + " that " + (tightens ? "tightens" : "opens") + " to "
+                                + std::to_string(to) + ": higher is " + (ascending ? "faster" : "tighter"),
+                            line});
                 }
             }
             from = to;
@@ -165,8 +177,10 @@ public:
         DetectedStyle found;
         found.order = order();
         found.scale = style_.scale.value_or(descending_ > ascending_ ? Scale::descending : Scale::ascending);
-        const auto& order_evidence = found.order == Order::number_first ? number_evidence_ : direction_evidence_;
-        const auto& scale_evidence = found.scale == Scale::ascending ? ascending_evidence_ : descending_evidence_;
+        const auto& order_evidence =
+            found.order == Order::number_first ? number_evidence_ : direction_evidence_;
+        const auto& scale_evidence =
+            found.scale == Scale::ascending ? ascending_evidence_ : descending_evidence_;
         found.evidence = order_evidence;
         found.evidence.insert(found.evidence.end(), scale_evidence.begin(), scale_evidence.end());
         if (style_.order) {
@@ -197,8 +211,11 @@ LineReading readEitherWay(std::string_view line, const Style& style, Order order
     if (reading.against_order == 0) {
         return reading;
     }
-    auto other = readLine(line, style, order == Order::number_first ? Order::direction_first : Order::number_first);
-    const auto cost = [](const LineReading& r) { return 2 * r.against_order + static_cast<int>(r.unknown.size()); };
+    auto other =
+        readLine(line, style, order == Order::number_first ? Order::direction_first : Order::number_first);
+    const auto cost = [](const LineReading& r) {
+        return 2 * r.against_order + static_cast<int>(r.unknown.size());
+    };
     return cost(other) < cost(reading) ? other : reading;
 }
 
@@ -214,7 +231,7 @@ public:
     void add(const Line& line, LineReading reading)
     {
         count(line, reading);
-        Call call {line.number, std::string(line.text), std::move(reading.notes), line.paragraph_before, {}};
+        Call call{line.number, std::string(line.text), std::move(reading.notes), line.paragraph_before, {}};
         joinToBefore(reading, call);
         for (Note& note : call.notes) {
             note.id = "n" + std::to_string(++last_id_);
@@ -235,7 +252,8 @@ private:
         for (const Token& token : reading.unknown) {
             auto [it, fresh] = suggestions_.try_emplace(token.word);
             if (fresh) {
-                it->second = token.number_class != NumberClass::none ? "left or right?" : suggestFor(token.word);
+                it->second =
+                    token.number_class != NumberClass::none ? "left or right?" : suggestFor(token.word);
             }
             out_.unknown.push_back({line.number, token.begin, token.end,
                 std::string(line.text.substr(token.begin, token.end - token.begin)), it->second});
@@ -263,7 +281,8 @@ private:
                 out_.lead_in_m += reading.distance_before_m;
             }
             if (call.notes.empty() && before != nullptr) {
-                before->spoken_after += (before->spoken_after.empty() ? "" : " ") + reading.distance_before_spoken;
+                before->spoken_after +=
+                    (before->spoken_after.empty() ? "" : " ") + reading.distance_before_spoken;
             } else if (!call.notes.empty()) {
                 Note& first = call.notes.front();
                 first.spoken = reading.distance_before_spoken + " " + first.spoken;

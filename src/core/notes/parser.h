@@ -43,6 +43,7 @@ struct ParsedNotes {
 /// Longest text that is read at all, in bytes, and most lines; the rest is reported, not read.
 inline constexpr std::size_t kLongestText_bytes = 8'000'000;
 inline constexpr std::size_t kLongestLine_bytes = 4'000;
+inline constexpr std::size_t kMostLines = 100'000; ///< laps counted
 
 /// Reads `text`: one call a line, `#` starts a comment, a blank line ends a paragraph, a number alone
 /// is the distance after the note before, `[laps N]` … `[end]` repeats a block. Ids are "n1", "n2", …

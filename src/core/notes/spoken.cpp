@@ -9,9 +9,11 @@
 namespace brumefall::notes {
 namespace {
 
-constexpr std::array kUnits {"zero", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten",
-    "eleven", "twelve", "thirteen", "fourteen", "fifteen", "sixteen", "seventeen", "eighteen", "nineteen"};
-constexpr std::array kTens {"", "", "twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"};
+constexpr std::array kUnits{"zero", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine",
+    "ten", "eleven", "twelve", "thirteen", "fourteen", "fifteen", "sixteen", "seventeen", "eighteen",
+    "nineteen"};
+constexpr std::array kTens{
+    "", "", "twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"};
 
 std::string sayBelowHundred(int number)
 {
@@ -32,22 +34,25 @@ bool isVowel(char c)
 
 int countWordSyllables(const std::string& word)
 {
-    static const std::unordered_map<std::string, int> kExceptions {{"opens", 2}, {"opened", 2}, {"tightens", 2},
-        {"unseen", 2}, {"gatepost", 2}, {"gateposts", 2}, {"gateway", 2}, {"bales", 1}, {"lanterns", 2}, {"cobbles", 2},
-        {"don't", 1}, {"doesn't", 2}, {"isn't", 2}, {"fire", 1}, {"tyres", 1}, {"wire", 1}, {"mile", 1}, {"camber", 2},
-        {"middle", 2}, {"little", 2}, {"gravel", 2}, {"level", 2}, {"wide", 1}, {"hidden", 2}, {"uneven", 3},
-        {"bridges", 2}, {"hedges", 2}, {"houses", 2}, {"surface", 2}, {"acute", 2}, {"maybe", 2}, {"somewhere", 2},
-        {"deceptive", 3}, {"deceiving", 3}, {"positive", 3}, {"immediately", 5}, {"metres", 2}, {"metre", 2},
-        {"double", 2}, {"triple", 2}, {"stables", 2}, {"tables", 2}, {"poles", 1}, {"holes", 1}, {"lane", 1},
-        {"people", 2}, {"here", 1}, {"there", 1}, {"area", 3}, {"cones", 1}, {"stones", 1}, {"tightening", 3},
-        {"opening", 3}, {"chicane", 2}, {"entry", 2}, {"brave", 1}, {"care", 1}, {"square", 1}, {"five", 1},
-        {"nine", 1}, {"three", 1}, {"continues", 3}, {"cautious", 2}, {"caution", 2}, {"junction", 2}, {"layby", 2},
-        {"puddles", 2}, {"trees", 1}, {"fence", 1}, {"barrier", 3}, {"lava", 2}, {"hairpin", 2}, {"medium", 3},
-        {"slight", 1}, {"bottom", 2}, {"culvert", 2}, {"sixes", 2}, {"sea", 1}, {"harbour", 2}};
+    static const std::unordered_map<std::string, int> kExceptions{{"opens", 2}, {"opened", 2},
+        {"tightens", 2}, {"unseen", 2}, {"gatepost", 2}, {"gateposts", 2}, {"gateway", 2}, {"bales", 1},
+        {"lanterns", 2}, {"cobbles", 2}, {"don't", 1}, {"doesn't", 2}, {"isn't", 2}, {"fire", 1},
+        {"tyres", 1}, {"wire", 1}, {"mile", 1}, {"camber", 2}, {"middle", 2}, {"little", 2}, {"gravel", 2},
+        {"level", 2}, {"wide", 1}, {"hidden", 2}, {"uneven", 3}, {"bridges", 2}, {"hedges", 2}, {"houses", 2},
+        {"surface", 2}, {"acute", 2}, {"maybe", 2}, {"somewhere", 2}, {"deceptive", 3}, {"deceiving", 3},
+        {"positive", 3}, {"immediately", 5}, {"metres", 2}, {"metre", 2}, {"double", 2}, {"triple", 2},
+        {"stables", 2}, {"tables", 2}, {"poles", 1}, {"holes", 1}, {"lane", 1}, {"people", 2}, {"here", 1},
+        {"there", 1}, {"area", 3}, {"cones", 1}, {"stones", 1}, {"tightening", 3}, {"opening", 3},
+        {"chicane", 2}, {"entry", 2}, {"brave", 1}, {"care", 1}, {"square", 1}, {"five", 1}, {"nine", 1},
+        {"three", 1}, {"continues", 3}, {"cautious", 2}, {"caution", 2}, {"junction", 2}, {"layby", 2},
+        {"puddles", 2}, {"trees", 1}, {"fence", 1}, {"barrier", 3}, {"lava", 2}, {"hairpin", 2},
+        {"medium", 3}, {"slight", 1}, {"bottom", 2}, {"culvert", 2}, {"sixes", 2}, {"sea", 1},
+        {"harbour", 2}};
     if (const auto it = kExceptions.find(word); it != kExceptions.end()) {
         return it->second;
     }
-    if (!word.empty() && std::all_of(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })) {
+    if (!word.empty()
+        && std::all_of(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })) {
         return countSyllables(sayNumber(word.size() < 5 ? std::stoi(word) : 9999, HundredsSaid::short_form));
     }
     int groups = 0;
@@ -58,9 +63,11 @@ int countWordSyllables(const std::string& word)
         in_group = vowel;
     }
     const auto endsWith = [&](std::string_view suffix) { return std::string_view(word).ends_with(suffix); };
-    const bool silent_e = (endsWith("e") && !endsWith("le")) || (endsWith("es") && !endsWith("ses") && !endsWith("ges"))
+    const bool silent_e = (endsWith("e") && !endsWith("le"))
+        || (endsWith("es") && !endsWith("ses") && !endsWith("ges"))
         || (endsWith("ed") && !endsWith("ted") && !endsWith("ded"));
-    if (silent_e && groups > 1 && word.size() > 2 && !isVowel(word[word.size() - (word.back() == 'e' ? 2 : 3)])) {
+    if (silent_e && groups > 1 && word.size() > 2
+        && !isVowel(word[word.size() - (word.back() == 'e' ? 2 : 3)])) {
         --groups;
     }
     return std::max(1, groups);
@@ -78,7 +85,8 @@ std::string sayNumber(int number, HundredsSaid hundreds)
     }
     if (number >= 1000) {
         const int rest = number % 1000;
-        return sayBelowHundred(number / 1000) + " thousand" + (rest == 0 ? "" : " " + sayNumber(rest, hundreds));
+        return sayBelowHundred(number / 1000) + " thousand"
+            + (rest == 0 ? "" : " " + sayNumber(rest, hundreds));
     }
     const int rest = number % 100;
     const std::string hundred = sayBelowHundred(number / 100);
@@ -94,15 +102,17 @@ std::string sayNumber(int number, HundredsSaid hundreds)
 int countSyllables(std::string_view words)
 {
     int sum = 0;
-    std::istringstream stream {std::string(words)};
+    std::istringstream stream{std::string(words)};
     std::string word;
     while (stream >> word) {
-        std::erase_if(word, [](unsigned char c) { return !std::isalnum(c) && c != '\'' && c != '-' && c < 0x80; });
+        std::erase_if(
+            word, [](unsigned char c) { return !std::isalnum(c) && c != '\'' && c != '-' && c < 0x80; });
         std::replace(word.begin(), word.end(), '-', ' ');
         if (word.find(' ') != std::string::npos) {
             sum += countSyllables(word);
         } else if (!word.empty()) {
-            std::transform(word.begin(), word.end(), word.begin(), [](unsigned char c) { return std::tolower(c); });
+            std::transform(
+                word.begin(), word.end(), word.begin(), [](unsigned char c) { return std::tolower(c); });
             sum += countWordSyllables(word);
         }
     }

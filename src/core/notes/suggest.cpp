@@ -11,11 +11,12 @@ namespace {
 
 const std::map<std::string, std::string, std::less<>>& soundAlikes()
 {
-    static const std::map<std::string, std::string, std::less<>> kTable {{"titans", "tightens"}, {"titan", "tightens"},
-        {"portion", "caution"}, {"write", "right"}, {"rite", "right"}, {"wright", "right"}, {"lift", "left"},
-        {"laughed", "left"}, {"for", "four"}, {"fore", "four"}, {"tree", "three"}, {"free", "three"}, {"too", "two"},
-        {"sex", "six"}, {"sicks", "six"}, {"won", "one"}, {"hive", "five"}, {"chris", "crest"}, {"crust", "crest"},
-        {"priest", "crest"}, {"hare", "hairpin"}, {"airpin", "hairpin"}, {"squire", "square"}, {"scare", "square"},
+    static const std::map<std::string, std::string, std::less<>> kTable{{"titans", "tightens"},
+        {"titan", "tightens"}, {"portion", "caution"}, {"write", "right"}, {"rite", "right"},
+        {"wright", "right"}, {"lift", "left"}, {"laughed", "left"}, {"for", "four"}, {"fore", "four"},
+        {"tree", "three"}, {"free", "three"}, {"too", "two"}, {"sex", "six"}, {"sicks", "six"},
+        {"won", "one"}, {"hive", "five"}, {"chris", "crest"}, {"crust", "crest"}, {"priest", "crest"},
+        {"hare", "hairpin"}, {"airpin", "hairpin"}, {"squire", "square"}, {"scare", "square"},
         {"opals", "opens"}, {"opium", "opens"}, {"jumped", "jump"}, {"camper", "camber"}, {"fort", "ford"},
         {"cots", "cut"}, {"cats", "cut"}, {"corshun", "caution"}};
     return kTable;

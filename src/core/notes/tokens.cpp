@@ -17,20 +17,22 @@ struct NumberWord {
 const std::map<std::string, NumberWord, std::less<>>& numberWords()
 {
     using enum NumberClass;
-    static const std::map<std::string, NumberWord, std::less<>> kWords {{"one", {unit, 1}}, {"two", {unit, 2}},
-        {"three", {unit, 3}}, {"four", {unit, 4}}, {"five", {unit, 5}}, {"six", {unit, 6}}, {"seven", {unit, 7}},
-        {"eight", {unit, 8}}, {"nine", {unit, 9}}, {"zero", {unit, 0}}, {"ten", {teen, 10}}, {"eleven", {teen, 11}},
-        {"twelve", {teen, 12}}, {"thirteen", {teen, 13}}, {"fourteen", {teen, 14}}, {"fifteen", {teen, 15}},
-        {"sixteen", {teen, 16}}, {"seventeen", {teen, 17}}, {"eighteen", {teen, 18}}, {"nineteen", {teen, 19}},
-        {"twenty", {ten, 20}}, {"thirty", {ten, 30}}, {"forty", {ten, 40}}, {"fourty", {ten, 40}}, {"fifty", {ten, 50}},
-        {"sixty", {ten, 60}}, {"seventy", {ten, 70}}, {"eighty", {ten, 80}}, {"ninety", {ten, 90}},
-        {"hundred", {hundred, 100}}, {"thousand", {thousand, 1000}}};
+    static const std::map<std::string, NumberWord, std::less<>> kWords{{"one", {unit, 1}}, {"two", {unit, 2}},
+        {"three", {unit, 3}}, {"four", {unit, 4}}, {"five", {unit, 5}}, {"six", {unit, 6}},
+        {"seven", {unit, 7}}, {"eight", {unit, 8}}, {"nine", {unit, 9}}, {"zero", {unit, 0}},
+        {"ten", {teen, 10}}, {"eleven", {teen, 11}}, {"twelve", {teen, 12}}, {"thirteen", {teen, 13}},
+        {"fourteen", {teen, 14}}, {"fifteen", {teen, 15}}, {"sixteen", {teen, 16}}, {"seventeen", {teen, 17}},
+        {"eighteen", {teen, 18}}, {"nineteen", {teen, 19}}, {"twenty", {ten, 20}}, {"thirty", {ten, 30}},
+        {"forty", {ten, 40}}, {"fourty", {ten, 40}}, {"fifty", {ten, 50}}, {"sixty", {ten, 60}},
+        {"seventy", {ten, 70}}, {"eighty", {ten, 80}}, {"ninety", {ten, 90}}, {"hundred", {hundred, 100}},
+        {"thousand", {thousand, 1000}}};
     return kWords;
 }
 
 bool isDigits(std::string_view text)
 {
-    return !text.empty() && std::all_of(text.begin(), text.end(), [](unsigned char c) { return std::isdigit(c); });
+    return !text.empty()
+        && std::all_of(text.begin(), text.end(), [](unsigned char c) { return std::isdigit(c); });
 }
 
 /// Builds the tokens of one blank-separated piece of the line.
@@ -59,7 +61,7 @@ private:
 
     void addWord(const std::string& word, std::size_t begin, std::size_t end)
     {
-        Token token {word, begin, end, false, NumberClass::none, 0};
+        Token token{word, begin, end, false, NumberClass::none, 0};
         if (const auto it = numberWords().find(word); it != numberWords().end()) {
             token.number_class = it->second.number_class;
             token.number = it->second.value;
@@ -76,9 +78,9 @@ private:
     /// "4", "4+", "4-", "120m", "1-20", "3.5", "3½".
     bool cutNumber(const std::string& word, std::size_t begin, std::size_t end)
     {
-        const auto digits_end
-            = static_cast<std::size_t>(std::find_if_not(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })
-                - word.begin());
+        const auto digits_end = static_cast<std::size_t>(
+            std::find_if_not(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })
+            - word.begin());
         if (digits_end == 0) {
             if (word == "+" || word == "-") {
                 addWord(word == "+" ? "plus" : "minus", begin, end);
@@ -114,8 +116,10 @@ private:
     bool cutLetterDigit(const std::string& word, std::size_t begin, std::size_t end)
     {
         const auto isSide = [](char c) { return c == 'l' || c == 'r'; };
-        const bool letter_first = isSide(word[0]) && word.size() >= 2 && std::isdigit(static_cast<unsigned char>(word[1]));
-        const bool digit_first = std::isdigit(static_cast<unsigned char>(word[0])) && word.size() >= 2 && isSide(word[1]);
+        const bool letter_first =
+            isSide(word[0]) && word.size() >= 2 && std::isdigit(static_cast<unsigned char>(word[1]));
+        const bool digit_first =
+            std::isdigit(static_cast<unsigned char>(word[0])) && word.size() >= 2 && isSide(word[1]);
         if (!letter_first && !digit_first) {
             return false;
         }
@@ -151,7 +155,7 @@ private:
         if (long_form.empty()) {
             return false;
         }
-        std::istringstream stream {std::string(long_form)};
+        std::istringstream stream{std::string(long_form)};
         std::string part;
         while (stream >> part) {
             addWord(part, begin, end);
@@ -278,8 +282,8 @@ private:
         if (order_ != Order::number_first) {
             return false;
         }
-        static const std::vector<std::string> kBetween {
-            "plus", "minus", "half", "long", "short", "very", "extra", "sudden", "tight", "and", "a", "double"};
+        static const std::vector<std::string> kBetween{"plus", "minus", "half", "long", "short", "very",
+            "extra", "sudden", "tight", "and", "a", "double"};
         for (std::size_t j = i + 1; j < tokens_.size() && j <= i + 4; ++j) {
             if (isDirection(tokens_[j])) {
                 return true;
@@ -304,7 +308,7 @@ private:
         }
         const int value = tokens_[i].number;
         if (kind == NumberClass::digits) {
-            return isHundred(i + 1) && value < 10 ? Number {value * 100, 2} : Number {value, 1};
+            return isHundred(i + 1) && value < 10 ? Number{value * 100, 2} : Number{value, 1};
         }
         if (kind == NumberClass::unit) {
             if (isHundred(i + 1)) {
@@ -313,7 +317,8 @@ private:
             if (classAt(i + 1) == NumberClass::thousand) {
                 return {value * 1000, 2};
             }
-            const bool tens_follow = classAt(i + 1) == NumberClass::ten || classAt(i + 1) == NumberClass::teen;
+            const bool tens_follow =
+                classAt(i + 1) == NumberClass::ten || classAt(i + 1) == NumberClass::teen;
             if (tens_follow && !gradeWanted() && value > 0) {
                 const auto rest = belowHundred(i + 1);
                 return {value * 100 + rest.value, 1 + rest.count};
@@ -330,7 +335,8 @@ private:
     {
         const bool unit_follows = classAt(i) == NumberClass::ten && classAt(i + 1) == NumberClass::unit
             && tokens_[i + 1].number > 0 && !leadsToDirection(i + 1) && !tokens_[i].pause_after;
-        return unit_follows ? Number {tokens_[i].number + tokens_[i + 1].number, 2} : Number {tokens_[i].number, 1};
+        return unit_follows ? Number{tokens_[i].number + tokens_[i + 1].number, 2}
+                            : Number{tokens_[i].number, 1};
     }
 
     /// `value` hundreds were read up to `next`; takes "[and] twenty [five]" too.

@@ -16,7 +16,7 @@ enum class NumberClass { none, unit, teen, ten, hundred, thousand, digits };
 struct Token {
     std::string word; ///< lower case, abbreviation expanded
     std::size_t begin = 0; ///< first byte in the line
-    std::size_t end = 0;   ///< one past the last byte
+    std::size_t end = 0; ///< one past the last byte
     bool pause_after = false; ///< a comma, full stop or the like follows
     NumberClass number_class = NumberClass::none;
     int number = 0;

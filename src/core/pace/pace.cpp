@@ -13,12 +13,15 @@ constexpr double kLeastStep_s = 0.001;
 std::vector<Knot> increasing(std::span<const Knot> knots)
 {
     std::vector<Knot> sorted(knots.begin(), knots.end());
-    std::erase_if(sorted, [](const Knot& k) { return !std::isfinite(k.station_m) || !std::isfinite(k.time_s); });
-    std::stable_sort(sorted.begin(), sorted.end(), [](const Knot& a, const Knot& b) { return a.station_m < b.station_m; });
+    std::erase_if(
+        sorted, [](const Knot& k) { return !std::isfinite(k.station_m) || !std::isfinite(k.time_s); });
+    std::stable_sort(
+        sorted.begin(), sorted.end(), [](const Knot& a, const Knot& b) { return a.station_m < b.station_m; });
     std::vector<Knot> out;
     for (const Knot& knot : sorted) {
         if (out.empty()
-            || (knot.station_m >= out.back().station_m + kLeastStep_m && knot.time_s >= out.back().time_s + kLeastStep_s)) {
+            || (knot.station_m >= out.back().station_m + kLeastStep_m
+                && knot.time_s >= out.back().time_s + kLeastStep_s)) {
             out.push_back(knot);
         }
     }
@@ -91,7 +94,8 @@ double MonotoneCurve::slopeAt(double x) const
     const double h = x_[i + 1] - x_[i];
     const double t = (x - x_[i]) / h;
     const double secant = (y_[i + 1] - y_[i]) / h;
-    return 6.0 * t * (1.0 - t) * secant + slope_[i] * (1.0 - t) * (1.0 - 3.0 * t) + slope_[i + 1] * t * (3.0 * t - 2.0);
+    return 6.0 * t * (1.0 - t) * secant + slope_[i] * (1.0 - t) * (1.0 - 3.0 * t)
+        + slope_[i + 1] * t * (3.0 * t - 2.0);
 }
 
 double MonotoneCurve::inverseAt(double y) const
@@ -103,7 +107,8 @@ double MonotoneCurve::inverseAt(double y) const
         return slope_.back() > 0.0 ? x_.back() + (y - y_.back()) / slope_.back() : x_.back();
     }
     const auto it = std::upper_bound(y_.begin(), y_.end(), y);
-    const auto i = static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(it - y_.begin() - 1, 0, std::ssize(y_) - 2));
+    const auto i =
+        static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(it - y_.begin() - 1, 0, std::ssize(y_) - 2));
     double low = x_[i];
     double high = x_[i + 1];
     double x = low + (high - low) * (y - y_[i]) / std::max(y_[i + 1] - y_[i], 1e-12);
@@ -172,7 +177,8 @@ Pace Pace::warpedTo(std::span<const Knot> marks) const
     knots.push_back({last_m, warp.at(timeAt(last_m))});
     // exact at the marks, whatever the grid
     std::erase_if(knots, [&](const Knot& k) {
-        return std::any_of(good.begin(), good.end(), [&](const Knot& m) { return std::abs(m.station_m - k.station_m) < 1.0; });
+        return std::any_of(good.begin(), good.end(),
+            [&](const Knot& m) { return std::abs(m.station_m - k.station_m) < 1.0; });
     });
     knots.insert(knots.end(), good.begin(), good.end());
     return Pace(knots);

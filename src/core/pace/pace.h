@@ -20,7 +20,8 @@ class MonotoneCurve {
 public:
     MonotoneCurve() = default;
 
-    /// `x` strictly increasing, `y` not decreasing; throws std::invalid_argument otherwise or under two points.
+    /// `x` strictly increasing, `y` not decreasing; throws std::invalid_argument otherwise or under two
+    /// points.
     MonotoneCurve(std::vector<double> x, std::vector<double> y);
 
     [[nodiscard]] double at(double x) const;

@@ -3,20 +3,23 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <stdexcept>
 
 namespace brumefall::pace {
 namespace {
 
 constexpr double kMarkedSure_s = 0.08;
-constexpr double kDriftPerRootSecond = 0.18; // standard deviation of an unmarked time, per root of a second of bridge
+constexpr double kDriftPerRootSecond =
+    0.18; // standard deviation of an unmarked time, per root of a second of bridge
 
 struct MarkedNote {
     std::size_t index; ///< in the road
-    double time_s;     ///< from go
+    double time_s; ///< from go
 };
 
 /// Marks in road order, from go; those that go back in time are left out and told.
-std::vector<MarkedNote> orderedMarks(const road::Road& road, const Pass& pass, std::vector<std::string>& warnings)
+std::vector<MarkedNote> orderedMarks(
+    const road::Road& road, const Pass& pass, std::vector<std::string>& warnings)
 {
     std::map<std::string, std::size_t> index_of;
     for (std::size_t i = 0; i < road.notes.size(); ++i) {
@@ -28,12 +31,14 @@ std::vector<MarkedNote> orderedMarks(const road::Road& road, const Pass& pass, s
             marks.push_back({it->second, mark.media_s - pass.go_s});
         }
     }
-    std::sort(marks.begin(), marks.end(), [](const MarkedNote& a, const MarkedNote& b) { return a.index < b.index; });
+    std::sort(marks.begin(), marks.end(),
+        [](const MarkedNote& a, const MarkedNote& b) { return a.index < b.index; });
     std::vector<MarkedNote> good;
     for (const MarkedNote& mark : marks) {
         if (!good.empty() && mark.time_s <= good.back().time_s) {
-            warnings.push_back("the mark of note " + std::to_string(mark.index + 1) + " is before the mark of note "
-                + std::to_string(good.back().index + 1) + "; it was left out");
+            warnings.push_back("the mark of note " + std::to_string(mark.index + 1)
+                + " is before the mark of note " + std::to_string(good.back().index + 1)
+                + "; it was left out");
             continue;
         }
         good.push_back(mark);
@@ -77,8 +82,8 @@ Placement placeOnTrace(const road::Road& road, const Pass& pass, std::vector<std
     out.pace = Pace(pass.trace);
     out.warnings = std::move(warnings);
     const auto marks = orderedMarks(road, pass, out.warnings);
-    std::vector<double> noted {0.0};
-    std::vector<double> measured {0.0};
+    std::vector<double> noted{0.0};
+    std::vector<double> measured{0.0};
     const auto tie = [&](double noted_m, double measured_m) {
         if (noted_m > noted.back() + 0.5 && measured_m > measured.back()) {
             noted.push_back(noted_m);
@@ -112,7 +117,11 @@ Placement place(const road::Road& road, const Pass& pass, const CarModel& car)
 {
     std::vector<std::string> warnings;
     if (pass.trace.size() >= 2) {
-        return placeOnTrace(road, pass, std::move(warnings));
+        try {
+            return placeOnTrace(road, pass, warnings);
+        } catch (const std::invalid_argument&) {
+            warnings.emplace_back("its trace never goes forward; the pace is taken from the marks");
+        }
     }
     Placement out;
     const auto marks = orderedMarks(road, pass, warnings);

@@ -59,6 +59,7 @@ struct Placement {
 [[nodiscard]] Placement place(const road::Road& road, const Pass& pass, const CarModel& car = {});
 
 /// Places the notes by the predicted pace alone; `target_time_s` > 0 stretches it to that time.
-[[nodiscard]] Placement placeByPrediction(const road::Road& road, double target_time_s, const CarModel& car = {});
+[[nodiscard]] Placement placeByPrediction(
+    const road::Road& road, double target_time_s, const CarModel& car = {});
 
 } // namespace brumefall::pace

@@ -9,7 +9,8 @@ namespace {
 constexpr double kGravity_m_s2 = 9.81;
 constexpr double kStartSpeed_m_s = 1.5;
 
-std::vector<double> cornerSpeeds(const road::Road& road, const CarModel& car, std::size_t count, double step_m)
+std::vector<double> cornerSpeeds(
+    const road::Road& road, const CarModel& car, std::size_t count, double step_m)
 {
     std::vector<double> limit(count, car.top_speed_m_s);
     for (const auto& note : road.notes) {
@@ -19,7 +20,8 @@ std::vector<double> cornerSpeeds(const road::Road& road, const CarModel& car, st
             if (turn_rad > 0.0) {
                 const double speed = std::sqrt(car.mu * kGravity_m_s2 * piece.length_m / turn_rad);
                 const auto first = static_cast<std::size_t>(std::max(0.0, station_m / step_m));
-                const auto last = static_cast<std::size_t>(std::max(0.0, (station_m + piece.length_m) / step_m));
+                const auto last =
+                    static_cast<std::size_t>(std::max(0.0, (station_m + piece.length_m) / step_m));
                 for (std::size_t i = first; i <= last && i < count; ++i) {
                     limit[i] = std::min(limit[i], speed);
                 }

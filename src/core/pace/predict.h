@@ -13,12 +13,12 @@ namespace brumefall::pace {
 
 /// A car on a surface; the defaults are a mid-power car on gravel at night.
 struct CarModel {
-    double mu = 0.62;             ///< grip, sideways
-    double brake_mu = 0.52;       ///< usable when braking
-    double drive_mu = 0.42;       ///< usable when driving away
+    double mu = 0.62; ///< grip, sideways
+    double brake_mu = 0.52; ///< usable when braking
+    double drive_mu = 0.42; ///< usable when driving away
     double mass_kg = 1350.0;
     double power_W = 190'000.0;
-    double drag_kg_per_m = 0.55;  ///< force over speed squared
+    double drag_kg_per_m = 0.55; ///< force over speed squared
     double top_speed_m_s = 48.0;
 };
 

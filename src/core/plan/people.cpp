@@ -8,7 +8,7 @@
 namespace brumefall::plan {
 namespace {
 
-constexpr double kFastBelow = 0.36;   // tightness of a grade 4+ (ascending)
+constexpr double kFastBelow = 0.36; // tightness of a grade 4+ (ascending)
 constexpr double kMediumBelow = 0.58; // tightness of a grade 3-
 
 } // namespace
@@ -27,7 +27,7 @@ LeadClass leadClass(const notes::Note& note, notes::Scale scale)
 
 std::string toString(LeadClass lead_class)
 {
-    static constexpr std::array kNames {"fast", "medium", "slow", "hazard"};
+    static constexpr std::array kNames{"fast", "medium", "slow", "hazard"};
     return kNames.at(static_cast<std::size_t>(lead_class));
 }
 

@@ -11,9 +11,9 @@ namespace brumefall::plan {
 
 /// The co-driver, as measured or assumed.
 struct Reader {
-    double rate_syll_s = 5.6;      ///< syllables a second while speaking
-    double breath_s = 0.35;        ///< least pause between calls
-    double fastest_syll_s = 7.0;   ///< the reader's own measured limit
+    double rate_syll_s = 5.6; ///< syllables a second while speaking
+    double breath_s = 0.35; ///< least pause between calls
+    double fastest_syll_s = 7.0; ///< the reader's own measured limit
 
     bool operator==(const Reader&) const = default;
 };
@@ -23,15 +23,15 @@ enum class LeadClass { fast, medium, slow, hazard };
 
 /// The driver's wishes.
 struct Driver {
-    double reaction_s = 0.35;   ///< from the last syllable to acting
-    int holds_notes = 3;        ///< how many notes ahead the driver can keep in mind
-    double fast_s = 1.5;        ///< wished lead by class of note
+    double reaction_s = 0.35; ///< from the last syllable to acting
+    int holds_notes = 3; ///< how many notes ahead the driver can keep in mind
+    double fast_s = 1.5; ///< wished lead by class of note
     double medium_s = 1.8;
     double slow_s = 2.1;
     double hazard_s = 2.1;
-    double warning_s = 0.5;     ///< added for a warning
-    double floor_m = 20.0;      ///< never less than this far before the action point
-    double brake_m_s2 = 5.5;    ///< braking the driver does before a corner
+    double warning_s = 0.5; ///< added for a warning
+    double floor_m = 20.0; ///< never less than this far before the action point
+    double brake_m_s2 = 5.5; ///< braking the driver does before a corner
     double late_penalty = 12.0; ///< how much worse late is than early
 
     bool operator==(const Driver&) const = default;
@@ -41,7 +41,8 @@ struct Driver {
 [[nodiscard]] std::string toString(LeadClass lead_class);
 
 /// Seconds that the driver wishes between the end of the note and its action point, at `speed_m_s`.
-[[nodiscard]] double wishedLead_s(const notes::Note& note, notes::Scale scale, const Driver& driver, double speed_m_s);
+[[nodiscard]] double wishedLead_s(
+    const notes::Note& note, notes::Scale scale, const Driver& driver, double speed_m_s);
 
 /// How much a note counts in the plan: warnings and tight corners more, talk to the driver less; always > 0.
 [[nodiscard]] double weightOf(const notes::Note& note, notes::Scale scale);

@@ -13,7 +13,8 @@ namespace {
 
 /// Where the driver must begin to act: the braking point before `entry_m`, or the entry itself.
 /// Braking distance (v_in^2 - v_corner^2) / (2 a).
-double actionPoint_m(const pace::Pace& pace, double before_m, double entry_m, double corner_end_m, const Driver& driver)
+double actionPoint_m(
+    const pace::Pace& pace, double before_m, double entry_m, double corner_end_m, const Driver& driver)
 {
     constexpr double kStep_m = 4.0;
     constexpr double kFarthest_m = 160.0;
@@ -31,7 +32,8 @@ double actionPoint_m(const pace::Pace& pace, double before_m, double entry_m, do
     for (double s = entry_m; s <= corner_end_m; s += kStep_m) {
         slowest = std::min(slowest, pace.speedAt(s));
     }
-    const double braking_m = (fastest * fastest - slowest * slowest) / (2.0 * std::max(driver.brake_m_s2, 0.5));
+    const double braking_m =
+        (fastest * fastest - slowest * slowest) / (2.0 * std::max(driver.brake_m_s2, 0.5));
     return std::clamp(entry_m - braking_m, std::min(fastest_m, entry_m), entry_m);
 }
 
@@ -101,13 +103,17 @@ private:
         const auto hold = static_cast<std::size_t>(std::max(in_.driver.holds_notes, 1));
         for (std::size_t k = 0; k < plan_.notes.size(); ++k) {
             PlannedNote& note = plan_.notes[k];
-            const double next_m = k + 1 < plan_.notes.size() ? std::max(plan_.notes[k + 1].station_m, note.station_m)
-                                                              : note.station_m + 30.0;
+            const double next_m = k + 1 < plan_.notes.size()
+                ? std::max(plan_.notes[k + 1].station_m, note.station_m)
+                : note.station_m + 30.0;
             const double corner_end_m = std::min(next_m, note.station_m + 60.0);
-            note.action_m = actionPoint_m(pace_, std::min(before_m, note.station_m), note.station_m, corner_end_m, in_.driver);
-            note.act_s = note.action_m < note.station_m ? std::min(pace_.timeAt(note.action_m), note.arrive_s) : note.arrive_s;
+            note.action_m = actionPoint_m(
+                pace_, std::min(before_m, note.station_m), note.station_m, corner_end_m, in_.driver);
+            note.act_s = note.action_m < note.station_m ? std::min(pace_.timeAt(note.action_m), note.arrive_s)
+                                                        : note.arrive_s;
             before_m = note.station_m;
-            const double lead_s = wishedLead_s(*sources_[k], in_.scale, in_.driver, pace_.speedAt(note.action_m));
+            const double lead_s =
+                wishedLead_s(*sources_[k], in_.scale, in_.driver, pace_.speedAt(note.action_m));
             note.window.closes_s = note.act_s - in_.driver.reaction_s;
             const double opens_s = k >= hold ? plan_.notes[k - hold].arrive_s : 0.0;
             note.window.opens_s = std::min(opens_s, note.window.closes_s);
@@ -153,8 +159,8 @@ private:
             note.notes_ahead = notesAhead(k);
             constexpr double kTolerance_s = 1e-6;
             note.status = note.end_s > note.window.closes_s + kTolerance_s ? Status::late
-                : note.end_s < note.window.opens_s - kTolerance_s        ? Status::early
-                                                                          : Status::on_time;
+                : note.end_s < note.window.opens_s - kTolerance_s          ? Status::early
+                                                                           : Status::on_time;
         }
         call.end_s = at_s - in_.reader.breath_s;
     }
@@ -195,7 +201,7 @@ Plan makePlan(const PlanInput& input)
 
 std::string toString(Status status)
 {
-    static constexpr std::array kNames {"early", "on_time", "late"};
+    static constexpr std::array kNames{"early", "on_time", "late"};
     return kNames.at(static_cast<std::size_t>(status));
 }
 

@@ -21,7 +21,8 @@ struct Window {
 
 enum class Status { early, on_time, late };
 
-/// A note in the plan. Times in seconds from go; a lead is from the end of the spoken note to its action point.
+/// A note in the plan. Times in seconds from go; a lead is from the end of the spoken note to its action
+/// point.
 struct PlannedNote {
     std::string id;
     std::string echo_of;
@@ -29,7 +30,7 @@ struct PlannedNote {
     std::string text;
     std::string spoken;
     std::string spoken_after;
-    double spoken_s = 0.0;    ///< length of `spoken`
+    double spoken_s = 0.0; ///< length of `spoken`
     double gap_after_s = 0.0; ///< exact within a call; at its end the least gap, breath included
     double weight = 1.0;
     double station_m = 0.0;
@@ -68,7 +69,7 @@ struct Remedy {
 struct Squeeze {
     std::string first;
     std::string last;
-    double short_s = 0.0;     ///< by how much the worst note misses its window
+    double short_s = 0.0; ///< by how much the worst note misses its window
     double rate_needed = 0.0; ///< syllables a second that would cure it, 0 where none would
     std::vector<Remedy> remedies;
 };
@@ -94,7 +95,8 @@ struct PlanInput {
 /// Seconds that `reader` needs for `syllables`.
 [[nodiscard]] double spokenLength_s(int syllables, const Reader& reader);
 
-/// Makes the plan. Notes without a place, or a reader with a rate not above zero, throw std::invalid_argument.
+/// Makes the plan. Notes without a place, or a reader with a rate not above zero, throw
+/// std::invalid_argument.
 [[nodiscard]] Plan makePlan(const PlanInput& input);
 
 [[nodiscard]] std::string toString(Status status);

@@ -76,8 +76,8 @@ void check(std::span<const CallToPlan> calls, const ScheduleOptions& options)
 }
 
 /// Solves calls [first, last) with shifted starts between `low` and `high`; writes shifted starts.
-void solve(std::span<const CallToPlan> calls, const std::vector<double>& spent, std::size_t first, std::size_t last,
-    double low, double high, double late_penalty, std::vector<double>& shifted)
+void solve(std::span<const CallToPlan> calls, const std::vector<double>& spent, std::size_t first,
+    std::size_t last, double low, double high, double late_penalty, std::vector<double>& shifted)
 {
     CostDerivative derivative;
     for (std::size_t c = first; c < last; ++c) {
@@ -111,7 +111,8 @@ std::vector<double> schedule(std::span<const CallToPlan> calls, const ScheduleOp
         if (!at_end && !calls[c].pinned_s) {
             continue;
         }
-        const double pin = at_end ? std::numeric_limits<double>::infinity() : std::max(low, *calls[c].pinned_s - spent[c]);
+        const double pin =
+            at_end ? std::numeric_limits<double>::infinity() : std::max(low, *calls[c].pinned_s - spent[c]);
         solve(calls, spent, first, c, low, pin, options.late_penalty, shifted);
         if (!at_end) {
             shifted[c] = pin;

@@ -18,15 +18,15 @@ namespace brumefall::plan {
 /// A note within its call.
 struct NoteToPlan {
     double end_offset_s; ///< from the start of its call to the end of its own words
-    double ideal_s;      ///< wished end, from go
-    double weight;       ///< > 0
+    double ideal_s; ///< wished end, from go
+    double weight; ///< > 0
 };
 
 /// A call: rigid, its notes at fixed offsets.
 struct CallToPlan {
     std::vector<NoteToPlan> notes;
-    double length_s = 0.0;            ///< from its start to the earliest start of the next call
-    std::optional<double> pinned_s;   ///< a start fixed by hand
+    double length_s = 0.0; ///< from its start to the earliest start of the next call
+    std::optional<double> pinned_s; ///< a start fixed by hand
 };
 
 struct ScheduleOptions {

@@ -63,14 +63,15 @@ private:
     std::size_t last_;
 };
 
-void addRemedies(const Plan& plan, Squeeze& squeeze, std::size_t first, std::size_t last, const Reader& reader)
+void addRemedies(
+    const Plan& plan, Squeeze& squeeze, std::size_t first, std::size_t last, const Reader& reader)
 {
     const auto first_call = static_cast<std::size_t>(plan.notes[first].call);
     const auto last_call = static_cast<std::size_t>(plan.notes[last].call);
     const Retry retry(plan, first_call, last_call);
-    const double earliest_s = first_call == 0
-        ? plan.not_before_s
-        : plan.notes[plan.calls[first_call].first - 1].end_s + plan.notes[plan.calls[first_call].first - 1].gap_after_s;
+    const double earliest_s = first_call == 0 ? plan.not_before_s
+                                              : plan.notes[plan.calls[first_call].first - 1].end_s
+            + plan.notes[plan.calls[first_call].first - 1].gap_after_s;
     std::vector<std::string> ids;
     for (std::size_t k = plan.calls[first_call].first; k < plan.calls[last_call].last; ++k) {
         ids.push_back(plan.notes[k].id);
@@ -92,13 +93,14 @@ void addRemedies(const Plan& plan, Squeeze& squeeze, std::size_t first, std::siz
     const double sooner_late_s = retry.worstLate_s(1.0, plan.not_before_s, true);
     if (const double saves_s = planned_late_s - std::max(0.0, sooner_late_s); saves_s > 0.01) {
         squeeze.remedies.push_back({"sooner", {ids.front()}, saves_s,
-            "Start this run sooner: saves " + seconds(saves_s) + ", and the driver holds more notes at once"});
+            "Start this run sooner: saves " + seconds(saves_s)
+                + ", and the driver holds more notes at once"});
     }
     const double limit = std::clamp(reader.rate_syll_s / reader.fastest_syll_s, 0.3, 1.0);
     const double faster_late_s = retry.worstLate_s(limit, earliest_s, false);
     if (const double saves_s = planned_late_s - std::max(0.0, faster_late_s); saves_s > 0.01) {
-        squeeze.remedies.push_back({"faster", ids, saves_s,
-            "Read this run at your own fastest rate: saves " + seconds(saves_s)});
+        squeeze.remedies.push_back(
+            {"faster", ids, saves_s, "Read this run at your own fastest rate: saves " + seconds(saves_s)});
     }
     std::stable_sort(squeeze.remedies.begin(), squeeze.remedies.end(),
         [](const Remedy& a, const Remedy& b) { return a.saves_s > b.saves_s; });
@@ -121,7 +123,7 @@ void findSqueezes(Plan& plan, const Reader& reader)
             short_s = std::max(short_s, plan.notes[k].end_s - plan.notes[k].window.closes_s);
             ++k;
         }
-        Squeeze squeeze {plan.notes[first].id, plan.notes[k - 1].id, short_s, 0.0, {}};
+        Squeeze squeeze{plan.notes[first].id, plan.notes[k - 1].id, short_s, 0.0, {}};
         addRemedies(plan, squeeze, first, k - 1, reader);
         plan.squeezes.push_back(std::move(squeeze));
     }

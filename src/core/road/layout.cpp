@@ -15,25 +15,26 @@ constexpr double kUnsaidGap_m = 25.0;
 constexpr double kDefaultLeadIn_m = 60.0;
 
 // ascending grades 1 to 6
-constexpr std::array<CornerSize, 6> kNumbered {
+constexpr std::array<CornerSize, 6> kNumbered{
     {{16.0, 85.0}, {27.0, 70.0}, {44.0, 56.0}, {70.0, 44.0}, {115.0, 33.0}, {190.0, 24.0}}};
 
 const std::map<std::string, CornerSize, std::less<>>& namedSizes()
 {
-    static const std::map<std::string, CornerSize, std::less<>> kNamed {{"hairpin", {9.0, 165.0}},
-        {"open_hairpin", {13.0, 150.0}}, {"tight_hairpin", {7.0, 170.0}}, {"very_tight_hairpin", {6.0, 175.0}},
-        {"acute", {8.0, 125.0}}, {"square", {13.0, 90.0}}, {"open_square", {17.0, 85.0}}, {"tight_square", {10.0, 92.0}},
-        {"kink", {220.0, 14.0}}, {"slight", {240.0, 14.0}}, {"flat", {300.0, 16.0}}, {"bend", {130.0, 30.0}},
-        {"easy", {150.0, 28.0}}, {"medium", {60.0, 48.0}}, {"fast", {120.0, 30.0}}, {"tight", {26.0, 72.0}},
+    static const std::map<std::string, CornerSize, std::less<>> kNamed{{"hairpin", {9.0, 165.0}},
+        {"open_hairpin", {13.0, 150.0}}, {"tight_hairpin", {7.0, 170.0}},
+        {"very_tight_hairpin", {6.0, 175.0}}, {"acute", {8.0, 125.0}}, {"square", {13.0, 90.0}},
+        {"open_square", {17.0, 85.0}}, {"tight_square", {10.0, 92.0}}, {"kink", {220.0, 14.0}},
+        {"slight", {240.0, 14.0}}, {"flat", {300.0, 16.0}}, {"bend", {130.0, 30.0}}, {"easy", {150.0, 28.0}},
+        {"medium", {60.0, 48.0}}, {"fast", {120.0, 30.0}}, {"tight", {26.0, 72.0}},
         {"very_tight", {17.0, 85.0}}};
     return kNamed;
 }
 
 double extentFactor(const std::string& extent)
 {
-    static const std::map<std::string, double, std::less<>> kFactors {{"very_short", 0.45}, {"extra_short", 0.35},
-        {"short", 0.65}, {"half_long", 1.35}, {"long", 1.75}, {"very_long", 2.4}, {"extra_long", 3.0},
-        {"extra_extra_long", 3.8}, {"continues", 2.0}};
+    static const std::map<std::string, double, std::less<>> kFactors{{"very_short", 0.45},
+        {"extra_short", 0.35}, {"short", 0.65}, {"half_long", 1.35}, {"long", 1.75}, {"very_long", 2.4},
+        {"extra_long", 3.0}, {"extra_extra_long", 3.8}, {"continues", 2.0}};
     const auto it = kFactors.find(extent);
     return it == kFactors.end() ? 1.0 : it->second;
 }
@@ -56,13 +57,13 @@ struct Bent {
 /// A corner split by its shapes: each shape is a further part with the radius of its target.
 Bent bend(const notes::Note& note, notes::Scale scale)
 {
-    Bent out {{}, 0.0};
+    Bent out{{}, 0.0};
     if (!note.direction && !note.grade) {
         return out;
     }
     const double sign = note.direction == notes::Direction::right ? -1.0 : 1.0;
     const auto grade = note.grade.value_or(
-        note.kind == notes::NoteKind::junction ? notes::Grade {0, "square"} : notes::Grade {0, "medium"});
+        note.kind == notes::NoteKind::junction ? notes::Grade{0, "square"} : notes::Grade{0, "medium"});
     const CornerSize size = sizeOf(grade, note.modifier, scale);
     double angle_deg = size.angle_deg * extentFactor(note.extent);
     angle_deg = std::min(angle_deg, grade.name.find("hairpin") != std::string::npos ? 190.0 : 240.0);
@@ -129,7 +130,7 @@ CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, notes:
 {
     if (!grade.isNumber()) {
         const auto it = namedSizes().find(grade.name);
-        return it == namedSizes().end() ? CornerSize {60.0, 45.0} : it->second;
+        return it == namedSizes().end() ? CornerSize{60.0, 45.0} : it->second;
     }
     const int number = scale == notes::Scale::ascending ? grade.number : 7 - grade.number;
     double position = std::clamp(number, 1, 6) - 1;
@@ -146,7 +147,8 @@ CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, notes:
     const double share = position - static_cast<double>(low);
     const CornerSize& a = kNumbered.at(low);
     const CornerSize& b = kNumbered.at(low + 1);
-    return {a.radius_m * std::pow(b.radius_m / a.radius_m, share), a.angle_deg + share * (b.angle_deg - a.angle_deg)};
+    return {a.radius_m * std::pow(b.radius_m / a.radius_m, share),
+        a.angle_deg + share * (b.angle_deg - a.angle_deg)};
 }
 
 double tightness(const notes::Note& note, notes::Scale scale)
@@ -163,7 +165,8 @@ double tightness(const notes::Note& note, notes::Scale scale)
     return std::clamp((std::log(200.0) - std::log(radius_m)) / (std::log(200.0) - std::log(9.0)), 0.0, 1.0);
 }
 
-Road layOut(std::span<const notes::Call> calls, notes::Scale scale, double lead_in_m, double official_length_m)
+Road layOut(
+    std::span<const notes::Call> calls, notes::Scale scale, double lead_in_m, double official_length_m)
 {
     Road road;
     std::vector<Stretch> stretches; // lead-in, then corner and gap of each note
@@ -194,7 +197,8 @@ Road layOut(std::span<const notes::Call> calls, notes::Scale scale, double lead_
             stretches.push_back(gap);
             index_of[note.id] = road.notes.size();
             echo.push_back(is_echo);
-            road.notes.push_back({note.id, 0.0, length_m, is_echo || is_start ? 0.0 : bent.radius_m, 0.0, std::move(bent.pieces)});
+            road.notes.push_back({note.id, 0.0, length_m, is_echo || is_start ? 0.0 : bent.radius_m, 0.0,
+                std::move(bent.pieces)});
         }
     }
     if (road.notes.empty()) {

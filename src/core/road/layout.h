@@ -25,9 +25,9 @@ struct Piece {
 /// A note on the road.
 struct RoadNote {
     std::string id;
-    double station_m = 0.0;   ///< entry
-    double length_m = 0.0;    ///< of the note's own piece, 0 for a point
-    double radius_m = 0.0;    ///< the tightest, 0 where the road is straight
+    double station_m = 0.0; ///< entry
+    double length_m = 0.0; ///< of the note's own piece, 0 for a point
+    double radius_m = 0.0; ///< the tightest, 0 where the road is straight
     double uncertainty_m = 0.0; ///< standard deviation of the station, as far as the notes tell
     std::vector<Piece> pieces;
 };

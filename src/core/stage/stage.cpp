@@ -25,9 +25,11 @@ Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass*
 {
     Prepared out;
     out.notes = std::move(notes);
-    out.road = road::layOut(out.notes.calls, out.notes.style.scale, out.notes.lead_in_m, stage.official_length_m);
+    out.road =
+        road::layOut(out.notes.calls, out.notes.style.scale, out.notes.lead_in_m, stage.official_length_m);
     const bool predicted = pass == nullptr || target_time_s > 0.0;
-    out.placement = predicted ? pace::placeByPrediction(out.road, target_time_s) : pace::place(out.road, *pass);
+    out.placement =
+        predicted ? pace::placeByPrediction(out.road, target_time_s) : pace::place(out.road, *pass);
     plan::PlanInput input;
     input.calls = out.notes.calls;
     input.scale = out.notes.style.scale;
@@ -61,8 +63,7 @@ public:
     }
 
 private:
-    template <typename Work>
-    void attempt(const std::filesystem::path& file, Work work)
+    template <typename Work> void attempt(const std::filesystem::path& file, Work work)
     {
         try {
             work();
@@ -88,8 +89,12 @@ private:
                 add(file, 0, "it has no notes");
             }
             for (const auto& unknown : notes_.unknown) {
-                add(file, 0, "notes line " + std::to_string(unknown.line) + ": \u201c" + unknown.text + "\u201d is not understood"
-                        + (unknown.suggestion.empty() ? "" : "; did you mean \u201c" + unknown.suggestion + "\u201d?"));
+                add(file, 0,
+                    "notes line " + std::to_string(unknown.line) + ": \u201c" + unknown.text
+                        + "\u201d is not understood"
+                        + (unknown.suggestion.empty()
+                                ? ""
+                                : "; did you mean \u201c" + unknown.suggestion + "\u201d?"));
             }
             for (const auto& diagnostic : notes_.diagnostics) {
                 add(file, 0, "notes line " + std::to_string(diagnostic.line) + ": " + diagnostic.message);
@@ -107,7 +112,8 @@ private:
         } else if (!std::filesystem::exists(media, error)) {
             add(file, 0, "its video is not there: " + pass.media.path);
         } else if (pass.media.size_bytes > 0
-            && std::filesystem::file_size(media, error) != static_cast<std::uintmax_t>(pass.media.size_bytes)) {
+            && std::filesystem::file_size(media, error)
+                != static_cast<std::uintmax_t>(pass.media.size_bytes)) {
             add(file, 0, "its video has another size than when the pass was made: " + pass.media.path);
         }
         for (const auto& mark : pass.marks) {

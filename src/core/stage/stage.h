@@ -25,7 +25,7 @@ struct Stage {
     double official_length_m = 0.0; ///< 0 where it is not known
     std::string crew;
     notes::Style style;
-    std::string text;                    ///< the notes as written
+    std::string text; ///< the notes as written
     std::vector<notes::KnownNote> known; ///< their ids, in road order
     plan::Reader reader;
     plan::Driver driver;
@@ -46,8 +46,8 @@ struct Take {
     std::string name; ///< file name without suffix
     std::string pass;
     std::string made_at; ///< ISO 8601, local time
-    std::string reader;  ///< the device that it was recorded from
-    plan::Plan plan;     ///< as it was
+    std::string reader; ///< the device that it was recorded from
+    plan::Plan plan; ///< as it was
     take::Clock clock;
     double recorded_s = 0.0;
     std::string audio; ///< file name within takes/
@@ -88,7 +88,8 @@ struct Prepared {
 [[nodiscard]] Prepared prepare(const Stage& stage, const pace::Pass* pass, double target_time_s = 0.0);
 
 /// The same, for notes that are understood already.
-[[nodiscard]] Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass* pass, double target_time_s = 0.0);
+[[nodiscard]] Prepared prepare(
+    const Stage& stage, notes::ParsedNotes notes, const pace::Pass* pass, double target_time_s = 0.0);
 
 /// One thing that is wrong with a stage folder.
 struct Problem {

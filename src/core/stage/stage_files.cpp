@@ -32,7 +32,8 @@ Json parseBounded(const std::string& content, const std::string& file)
     } catch (const Json::parse_error& error) {
         const int line = formats::lineOf(content, error.byte == 0 ? 0 : error.byte - 1);
         const bool cut_off = error.byte >= content.size();
-        throw FormatError(file, line, cut_off ? "the file ends in the middle: half written" : "not valid JSON here");
+        throw FormatError(
+            file, line, cut_off ? "the file ends in the middle: half written" : "not valid JSON here");
     }
 }
 
@@ -52,7 +53,9 @@ Json readKind(const std::filesystem::path& path, const std::string& kind)
     int version = 0;
     std::from_chars(format.data() + prefix.size(), format.data() + format.size(), version);
     if (version > kVersion) {
-        throw FormatError(file, 1, "made by a newer Brumefall (version " + std::to_string(version) + "); it was not opened and not changed");
+        throw FormatError(file, 1,
+            "made by a newer Brumefall (version " + std::to_string(version)
+                + "); it was not opened and not changed");
     }
     if (version < 1) {
         throw FormatError(file, 1, "its format says no version");
@@ -61,8 +64,7 @@ Json readKind(const std::filesystem::path& path, const std::string& kind)
 }
 
 /// Runs `read`, turning a member of the wrong type into a FormatError.
-template <typename Read>
-auto reading(const std::filesystem::path& path, Read read)
+template <typename Read> auto reading(const std::filesystem::path& path, Read read)
 {
     try {
         return read();
@@ -91,7 +93,8 @@ void write(const std::filesystem::path& file, const Json& json)
 
 Json readerToJson(const plan::Reader& reader)
 {
-    return {{"rate_syll_s", reader.rate_syll_s}, {"breath_s", reader.breath_s}, {"fastest_syll_s", reader.fastest_syll_s}};
+    return {{"rate_syll_s", reader.rate_syll_s}, {"breath_s", reader.breath_s},
+        {"fastest_syll_s", reader.fastest_syll_s}};
 }
 
 Json driverToJson(const plan::Driver& driver)
@@ -153,8 +156,9 @@ bool Stage::operator==(const Stage& other) const
         return std::equal(known.begin(), known.end(), other.known.begin(), other.known.end(),
             [](const auto& a, const auto& b) { return a.id == b.id && a.text == b.text; });
     };
-    return name == other.name && official_length_m == other.official_length_m && crew == other.crew && style == other.style
-        && text == other.text && reader == other.reader && driver == other.driver && pinned_s == other.pinned_s && sameKnown();
+    return name == other.name && official_length_m == other.official_length_m && crew == other.crew
+        && style == other.style && text == other.text && reader == other.reader && driver == other.driver
+        && pinned_s == other.pinned_s && sameKnown();
 }
 
 std::filesystem::path stageFolder(const std::filesystem::path& given)
@@ -173,7 +177,7 @@ Stage readStage(const std::filesystem::path& file)
         stage.crew = json.value("crew", Json::object()).value("name", "");
         stage.style = formats::styleFromJson(json.value("style", Json::object()));
         const Json notes = json.value("notes", Json::object());
-        const auto lines = notes.value("text", std::vector<std::string> {});
+        const auto lines = notes.value("text", std::vector<std::string>{});
         for (std::size_t i = 0; i < lines.size(); ++i) {
             stage.text += (i == 0 ? "" : "\n") + lines[i];
         }
@@ -182,7 +186,7 @@ Stage readStage(const std::filesystem::path& file)
         }
         stage.reader = readerFromJson(json.value("reader", Json::object()));
         stage.driver = driverFromJson(json.value("driver", Json::object()));
-        stage.pinned_s = json.value("pinned_s", std::map<std::string, double> {});
+        stage.pinned_s = json.value("pinned_s", std::map<std::string, double>{});
         stage.raw = json.dump();
         return stage;
     });
@@ -216,7 +220,8 @@ pace::Pass readPass(const std::filesystem::path& file)
         pass.name = file.stem().string();
         pass.kind = json.value("kind", "stage");
         const Json media = json.value("media", Json::object());
-        pass.media = {media.value("path", ""), media.value("duration_s", 0.0), media.value("size_bytes", 0LL)};
+        pass.media = {
+            media.value("path", ""), media.value("duration_s", 0.0), media.value("size_bytes", 0LL)};
         const Json span = json.value("span", Json::object());
         pass.in_s = span.value("in_s", 0.0);
         pass.out_s = span.value("out_s", 0.0);
@@ -284,7 +289,8 @@ Take readTake(const std::filesystem::path& file)
         take.found = formats::foundFromJson(json.value("calls", Json::array()));
         take.verdicts = formats::verdictsFromJson(json.value("verdicts", Json::array()));
         for (const Json& remark : json.value("remarks", Json::array())) {
-            take.remarks.push_back({remark.at("note").get<std::string>(), remark.at("says").get<std::string>()});
+            take.remarks.push_back(
+                {remark.at("note").get<std::string>(), remark.at("says").get<std::string>()});
         }
         take.raw = json.dump();
         return take;

@@ -51,8 +51,8 @@ std::vector<double> intervals(const std::vector<double>& times)
 
 } // namespace
 
-std::vector<Verdict> judge(const plan::Plan& plan, const pace::Pace& pace, const std::vector<FoundNote>& found,
-    const Clock& clock, double recorded_s)
+std::vector<Verdict> judge(const plan::Plan& plan, const pace::Pace& pace,
+    const std::vector<FoundNote>& found, const Clock& clock, double recorded_s)
 {
     std::map<std::string, const FoundNote*> by_id;
     for (const FoundNote& note : found) {
@@ -167,7 +167,8 @@ std::string describe(const Verdict& verdict)
     case Timing::missed: return "missed";
     case Timing::late:
         if (verdict.lead_m < 0.0) {
-            std::snprintf(text, sizeof text, "%.1f s late, %.0f m past its action point", verdict.off_s, -verdict.lead_m);
+            std::snprintf(text, sizeof text, "%.1f s late, %.0f m past its action point", verdict.off_s,
+                -verdict.lead_m);
         } else {
             std::snprintf(text, sizeof text, "%.1f s late, %.0f m before", verdict.off_s, verdict.lead_m);
         }
@@ -184,7 +185,7 @@ std::string describe(const Verdict& verdict)
 
 std::string toString(Timing timing)
 {
-    static constexpr std::array kNames {"early", "on_time", "late", "missed"};
+    static constexpr std::array kNames{"early", "on_time", "late", "missed"};
     return kNames.at(static_cast<std::size_t>(timing));
 }
 

@@ -25,11 +25,11 @@ struct FoundWord {
 struct FoundNote {
     std::string id;
     bool read = false;
-    Span span;                     ///< the first full reading
-    std::vector<Span> repeats;     ///< further full readings
-    std::vector<FoundWord> words;  ///< of the first reading
+    Span span; ///< the first full reading
+    std::vector<Span> repeats; ///< further full readings
+    std::vector<FoundWord> words; ///< of the first reading
     std::vector<Span> hesitations; ///< pauses of at least kHesitation_s inside it
-    bool restarted = false;        ///< broken off and begun again before the first full reading
+    bool restarted = false; ///< broken off and begun again before the first full reading
 };
 
 /// A pause inside a note or call at least this long is a hesitation.
@@ -74,11 +74,11 @@ struct TakeFigures {
     int repeated = 0;
     int hesitated = 0;
     double on_time_share = 0.0;
-    double drift_s_per_min = 0.0;   ///< how fast the reading falls behind the plan, least squares
+    double drift_s_per_min = 0.0; ///< how fast the reading falls behind the plan, least squares
     double median_off_plan_s = 0.0; ///< read end less planned end
-    double rate_syll_s = 0.0;       ///< while speaking
-    double longest_run_s = 0.0;     ///< longest speech without a pause of a breath
-    double evenness = 0.0;          ///< nPVI of note-to-note intervals, read less planned; 0 is as planned
+    double rate_syll_s = 0.0; ///< while speaking
+    double longest_run_s = 0.0; ///< longest speech without a pause of a breath
+    double evenness = 0.0; ///< nPVI of note-to-note intervals, read less planned; 0 is as planned
 };
 
 /// Judges every note of `plan` against its window. `recorded_s` is the length of the recording: notes due
