@@ -4,7 +4,9 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <mutex>
+#include <tuple>
 
 namespace brumefall::media {
 namespace {
@@ -25,6 +27,17 @@ int collect(short* samples, int count, espeak_EVENT* events)
         sound->samples.insert(sound->samples.end(), samples, samples + count);
     }
     return 0;
+}
+
+using Saying = std::tuple<std::string, int, int, int, int, std::string>;
+constexpr std::size_t kMostSaid = 600;
+
+/// What was said before is said the same again: the engine itself carries a little over from one utterance
+/// to the next. Call with the mutex held.
+std::map<Saying, Sound>& said()
+{
+    static std::map<Saying, Sound> sounds;
+    return sounds;
 }
 
 /// The engine is one per process; call with the mutex held.
@@ -65,6 +78,10 @@ Sound sayAtRate(const std::string& text, int words_per_min, const VoiceStyle& st
 {
     const std::lock_guard lock(voiceMutex());
     requireEngine();
+    const Saying saying{text, words_per_min, style.pitch, style.range, style.volume, style.variant};
+    if (const auto it = said().find(saying); it != said().end()) {
+        return it->second;
+    }
     espeak_SetVoiceByName(style.variant.c_str());
     espeak_SetParameter(espeakRATE, std::clamp(words_per_min, kSlowest_wpm, kFastest_wpm), 0);
     espeak_SetParameter(espeakPITCH, style.pitch, 0);
@@ -73,6 +90,10 @@ Sound sayAtRate(const std::string& text, int words_per_min, const VoiceStyle& st
     Sound sound{{}, kVoiceRate_hz};
     espeak_Synth(text.c_str(), text.size() + 1, 0, POS_CHARACTER, 0, espeakCHARS_UTF8, nullptr, &sound);
     trim(sound);
+    if (said().size() >= kMostSaid) {
+        said().clear();
+    }
+    said().emplace(saying, sound);
     return sound;
 }
 
