@@ -131,6 +131,22 @@ TEST(Notes, ShapesKeepTheirTargetsAndFeatures)
     EXPECT_EQ(note.shapes[1].features[0].relation, "over");
 }
 
+TEST(Notes, AGradeAfterAShapesOwnTargetIsAFurtherShape)
+{
+    const Note note = only("left four opens five to three late 60");
+    ASSERT_EQ(note.shapes.size(), 2U);
+    EXPECT_EQ(note.shapes[0].to->number, 5);
+    EXPECT_FALSE(note.shapes[0].late);
+    EXPECT_EQ(note.shapes[1].to->number, 3);
+    EXPECT_TRUE(note.shapes[1].late);
+}
+
+TEST(Notes, AStraightThatNeedsItsOwnWordIsANote)
+{
+    EXPECT_EQ(only("long straight 200").kind, NoteKind::straight);
+    EXPECT_EQ(only("left six over straight crest").kind, NoteKind::corner);
+}
+
 TEST(Notes, FeaturesKeepRelationSizeCountAndDoubt)
 {
     const Note crests = only("left four over two small crests");

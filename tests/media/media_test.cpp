@@ -52,7 +52,7 @@ TEST(Sound, PeaksOfTheDemoVideoCoverItsWholeLength)
     EXPECT_GT(*std::max_element(peaks.high.begin(), peaks.high.end()), 0.1F);
 }
 
-TEST(Sound, MissingBrokenAndSilentMediaAreTold)
+TEST(Sound, MissingAndBrokenMediaAreTold)
 {
     const support::ScratchFolder scratch;
     EXPECT_THROW(static_cast<void>(media::decodePeaks(scratch.path() / "none.mkv", 0.02)), media::MediaError);

@@ -94,7 +94,8 @@ constexpr RoleWords kWords[] = {
         "village town quay harbour building buildings=building shed sheds=shed corner corners=corner "
         "apex puddle puddles=puddle stream river water=water barrier barriers=barrier armco=barrier "
         "tyres=tyres tyre=tyres cone cones=cone island chapel cairn mast tower cottage cottages=cottage "
-        "yump=jump step steps=step tank hedge hedges=hedge bush bushes=bush wood woods=wood forest field "
+        "straight straights=straight yump=jump step steps=step tank hedge hedges=hedge bush bushes=bush wood "
+        "woods=wood forest field "
         "spectators=spectators "
         "road lane track entrance driveway car_park triangle pond well mound root roots=root"},
     {Role::size,

@@ -467,12 +467,8 @@ private:
             note.kind = headlessKind(span);
         }
         const std::size_t spoken_first = joiner.value_or(span.first);
-        bool corrected = false;
-        for (std::size_t i = span.first; i < span.last; ++i) {
-            corrected = corrected || roleAt(i) == Role::correction;
-        }
-        corrected = corrected && span.head != nullptr && !out_.notes.empty()
-            && roleAt(span.first) == Role::correction;
+        const bool corrected =
+            span.head != nullptr && !out_.notes.empty() && roleAt(span.first) == Role::correction;
         fill(note, span.first, span.last);
         note.spoken = spokenOf(spoken_first, span.last);
         note.syllables = countSyllables(note.spoken);
@@ -563,7 +559,7 @@ private:
             case Role::to: break;
             case Role::number: takeNumber(note, shape, feature, i); break;
             case Role::named_grade: takeNamedGrade(note, shape, i); break;
-            case Role::line: takeLine(note, atom.value, i); break;
+            case Role::line: takeLine(note, atom.value); break;
             case Role::relation:
                 feature.relation = atom.value == "into_thing" ? "into" : atom.value;
                 if (!note.features.empty() && contains({Role::unknown}, nextContent(i, last))
@@ -577,15 +573,15 @@ private:
             case Role::qualifier: break;
             case Role::thing:
             case Role::junction: {
-                if (span_is_turn(note, i)) {
+                if (spanIsTurn(note, i)) {
                     break;
                 }
                 feature.what = atom.value;
                 takeAfterThing(feature, i, last);
-                finishFeature(shape_fresh && !feature.relation.empty());
-                if (feature.what == "straight") {
+                if (feature.what == "straight" && note.kind == NoteKind::feature) {
                     note.kind = NoteKind::straight;
                 }
+                finishFeature(shape_fresh && !feature.relation.empty());
                 break;
             }
             case Role::maybe:
@@ -643,7 +639,7 @@ private:
         return Role::unknown;
     }
 
-    [[nodiscard]] bool span_is_turn(const Note& note, std::size_t i) const
+    [[nodiscard]] bool spanIsTurn(const Note& note, std::size_t i) const
     {
         if (roleAt(i) != Role::junction || note.kind != NoteKind::junction) {
             return false;
@@ -651,14 +647,14 @@ private:
         return i == 0 || roleAt(i - 1) != Role::relation || atoms_[i - 1].value == "at";
     }
 
-    static void takeLine(Note& note, const std::string& value, std::size_t)
+    static void takeLine(Note& note, const std::string& value)
     {
         if (std::find(note.lines.begin(), note.lines.end(), value) == note.lines.end()) {
             note.lines.push_back(value);
         }
     }
 
-    void takeNumber(Note& note, Shape* shape, Feature& feature, std::size_t i)
+    void takeNumber(Note& note, Shape*& shape, Feature& feature, std::size_t i)
     {
         const int number = atoms_[i].number;
         if (i > 0 && roleAt(i - 1) == Role::for_) {
@@ -667,6 +663,7 @@ private:
             shape->to = Grade{number, {}};
         } else if (i > 0 && roleAt(i - 1) == Role::to && number < 10) {
             note.shapes.push_back({"becomes", Grade{number, {}}, {}, false, {}});
+            shape = &note.shapes.back(); // the list may have moved
         } else if (contains({Role::thing, Role::size, Role::junction}, roleAt(i + 1))) {
             feature.count = number;
         } else {
