@@ -142,33 +142,31 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
     }
 }
 
-take::Clock TakeRecorder::fitClock() const
+std::vector<double> TakeRecorder::offsets_s() const
 {
-    if (pairs_.empty()) {
-        return take_.clock;
-    }
     const double rate = transport_.player().rate();
     std::vector<double> offsets;
     offsets.reserve(pairs_.size());
     for (const Pair& pair : pairs_) {
         offsets.push_back(pair.stage_s - rate * pair.recorded_s);
     }
-    const auto middle = offsets.begin() + static_cast<std::ptrdiff_t>(offsets.size() / 2);
-    std::nth_element(offsets.begin(), middle, offsets.end());
-    return {*middle, rate};
+    std::sort(offsets.begin(), offsets.end());
+    return offsets;
+}
+
+take::Clock TakeRecorder::fitClock() const
+{
+    const auto offsets = offsets_s();
+    return offsets.empty() ? take_.clock
+                           : take::Clock{offsets[offsets.size() / 2], transport_.player().rate()};
 }
 
 double TakeRecorder::stoodStill_s() const
 {
-    if (pairs_.size() < 50) {
-        return 0.0;
-    }
-    std::vector<double> offsets;
-    for (const Pair& pair : pairs_) {
-        offsets.push_back(pair.stage_s - transport_.player().rate() * pair.recorded_s);
-    }
-    std::sort(offsets.begin(), offsets.end());
-    return offsets[offsets.size() * 98 / 100] - offsets[offsets.size() * 2 / 100];
+    constexpr std::size_t kEnough = 50;
+    const auto offsets = offsets_s();
+    return offsets.size() < kEnough ? 0.0
+                                    : offsets[offsets.size() * 98 / 100] - offsets[offsets.size() * 2 / 100];
 }
 
 void TakeRecorder::stop()

@@ -46,6 +46,8 @@ private:
     [[nodiscard]] bool runsSteadily();
     void begin();
     void takeSamples(const QByteArray& bytes);
+    /// Stage time less recording time of every pair, sorted.
+    [[nodiscard]] std::vector<double> offsets_s() const;
     [[nodiscard]] take::Clock fitClock() const;
     /// By how much the video lost time against the recording.
     [[nodiscard]] double stoodStill_s() const;
