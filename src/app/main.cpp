@@ -10,6 +10,7 @@
 int main(int argc, char** argv)
 {
     brumefall::app::hideInstalledMono();
+    QCoreApplication::setAttribute(Qt::AA_ShareOpenGLContexts); // the player's picture and the window's
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("Brumefall"));
     QApplication::setOrganizationName(QStringLiteral("Brumefall"));

@@ -1,5 +1,7 @@
 #include "media/player.h"
 
+#include "media/gl_picture.h"
+
 #include <QFileInfo>
 #include <QMetaObject>
 
@@ -21,13 +23,14 @@ namespace {
 
 using Clock = std::chrono::steady_clock;
 
-enum Property : std::uint64_t { kTime = 1, kPause, kDuration, kEof, kSpeed };
+enum Property : std::uint64_t { kTime = 1, kPause, kDuration, kEof, kSpeed, kSound };
 
 } // namespace
 
 struct Player::State {
     mpv_handle* mpv = nullptr;
-    mpv_render_context* render = nullptr;
+    std::unique_ptr<GlPicture> gl;
+    mpv_render_context* render = nullptr; ///< that of `gl`, or one for software
     std::thread events;
     std::atomic<bool> leaving = false;
     std::atomic<bool> picture_waits = false; ///< a change is on its way to the window already
@@ -41,6 +44,7 @@ struct Player::State {
     double duration_s = 0.0;
     double position_s = 0.0;
     double aspect = 0.0;
+    bool has_sound = false;
     int reports = 0; ///< of the time, since play or seek
     Clock::time_point seek_at = Clock::now();
     Clock::time_point position_at = Clock::now();
@@ -77,13 +81,14 @@ Player::Player(QObject* parent)
         return;
     }
     mpv_handle* mpv = state_->mpv;
-    for (const auto& [name, value] : std::initializer_list<std::pair<const char*, const char*>>{
-             {"vo", "libmpv"}, {"config", "no"}, {"terminal", "no"}, {"input-default-bindings", "no"},
-             {"osc", "no"}, {"osd-level", "0"}, {"keep-open", "yes"}, {"pause", "yes"}, {"hr-seek", "yes"},
-             {"audio-pitch-correction", "yes"}, {"audio-fallback-to-null", "yes"}, {"hwdec", "no"},
-             {"idle", "yes"}, {"ytdl", "no"}, {"load-scripts", "no"}, {"load-osd-console", "no"},
-             {"load-stats-overlay", "no"}, {"load-auto-profiles", "no"}, {"audio-buffer", "0.4"},
-             {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
+    for (const auto& [name, value] :
+        std::initializer_list<std::pair<const char*, const char*>>{{"vo", "libmpv"}, {"config", "no"},
+            {"terminal", "no"}, {"input-default-bindings", "no"}, {"osc", "no"}, {"osd-level", "0"},
+            {"keep-open", "yes"}, {"pause", "yes"}, {"hr-seek", "yes"}, {"gpu-hwdec-interop", "no"},
+            {"audio-pitch-correction", "yes"}, {"audio-fallback-to-null", "yes"}, {"hwdec", "no"},
+            {"idle", "yes"}, {"ytdl", "no"}, {"load-scripts", "no"}, {"load-osd-console", "no"},
+            {"load-stats-overlay", "no"}, {"load-auto-profiles", "no"}, {"audio-buffer", "0.4"},
+            {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
         mpv_set_option_string(mpv, name, value);
     }
     if (qEnvironmentVariableIsSet("BRUMEFALL_SILENT")) {
@@ -94,10 +99,17 @@ Player::Player(QObject* parent)
     mpv_observe_property(mpv, kPause, "pause", MPV_FORMAT_FLAG);
     mpv_observe_property(mpv, kDuration, "duration", MPV_FORMAT_DOUBLE);
     mpv_observe_property(mpv, kEof, "eof-reached", MPV_FORMAT_FLAG);
+    mpv_observe_property(mpv, kSound, "audio-params/samplerate", MPV_FORMAT_INT64);
     mpv_observe_property(mpv, kSpeed, "speed", MPV_FORMAT_DOUBLE);
+    state_->gl = GlPicture::make(mpv);
     mpv_render_param params[]{{MPV_RENDER_PARAM_API_TYPE, const_cast<char*>(MPV_RENDER_API_TYPE_SW)},
         {MPV_RENDER_PARAM_INVALID, nullptr}};
-    if (mpv_render_context_create(&state_->render, mpv, params) >= 0) {
+    if (state_->gl) {
+        state_->render = state_->gl->context();
+    } else if (mpv_render_context_create(&state_->render, mpv, params) < 0) {
+        state_->render = nullptr;
+    }
+    if (state_->render != nullptr) {
         mpv_render_context_set_update_callback(
             state_->render, [](void* self) { static_cast<Player*>(self)->announcePicture(); }, this);
     }
@@ -113,7 +125,10 @@ Player::~Player()
     }
     if (state_->render != nullptr) {
         mpv_render_context_set_update_callback(state_->render, nullptr, nullptr);
-        mpv_render_context_free(state_->render);
+        if (!state_->gl) {
+            mpv_render_context_free(state_->render);
+        }
+        state_->gl.reset();
     }
     if (state_->mpv != nullptr) {
         mpv_terminate_destroy(state_->mpv);
@@ -273,6 +288,12 @@ bool Player::isOpen() const
     return state_->open;
 }
 
+bool Player::hasSound() const
+{
+    const std::lock_guard lock(state_->mutex);
+    return state_->has_sound;
+}
+
 bool Player::isSeeking() const
 {
     const std::lock_guard lock(state_->mutex);
@@ -316,6 +337,9 @@ QImage Player::picture(const QSize& size)
     if (state_->render == nullptr || !isOpen() || size.isEmpty()) {
         return {};
     }
+    if (state_->gl) {
+        return state_->gl->image(size);
+    }
     mpv_render_context_update(state_->render);
     QImage image(size, QImage::Format_RGB32);
     std::array<int, 2> pixels{size.width(), size.height()};
@@ -326,6 +350,17 @@ QImage Player::picture(const QSize& size)
         {MPV_RENDER_PARAM_SW_POINTER, image.bits()}, {MPV_RENDER_PARAM_BLOCK_FOR_TARGET_TIME, &no_wait},
         {MPV_RENDER_PARAM_INVALID, nullptr}};
     return mpv_render_context_render(state_->render, params) >= 0 ? image : QImage();
+}
+
+bool Player::drawsWithGl() const
+{
+    return state_->gl != nullptr;
+}
+
+unsigned int Player::texture(const QSize& size)
+{
+    state_->picture_waits = false;
+    return state_->gl && isOpen() && !size.isEmpty() ? state_->gl->texture(size) : 0;
 }
 
 /// A restart or a time can still be of what was played before the seek: the seek is over when the
@@ -399,10 +434,13 @@ void Player::openFailed(const QString& why)
 
 void Player::handleProperty(std::uint64_t property, const void* value)
 {
+    const std::lock_guard lock(state_->mutex);
+    if (property == kSound) {
+        state_->has_sound = value != nullptr;
+    }
     if (value == nullptr) {
         return;
     }
-    const std::lock_guard lock(state_->mutex);
     switch (property) {
     case kTime: {
         const double now_s = *static_cast<const double*>(value);

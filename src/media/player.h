@@ -2,9 +2,8 @@
 ///
 /// libmpv's own threads do the playing; this object lives in the window's thread and sends it commands.
 /// Its reports are taken in a thread of their own, with the time of their arrival, so that the clock
-/// stays true while the window is busy; signals come in the window's thread. Pictures come as images
-/// (software rendering), which works everywhere, or are drawn by an OpenGL widget that takes the render
-/// context.
+/// stays true while the window is busy; signals come in the window's thread. Pictures are drawn with OpenGL
+/// where the machine has it, by libmpv's own software rendering where it has not.
 #pragma once
 
 #include <QImage>
@@ -57,6 +56,12 @@ public:
 
     /// The current picture, fitted into `size`; null where there is none.
     [[nodiscard]] QImage picture(const QSize& size);
+    /// Whether `texture` gives the picture too, for a widget that draws with OpenGL.
+    [[nodiscard]] bool drawsWithGl() const;
+    /// The current picture as an OpenGL texture of `size` pixels, in the contexts shared by the application;
+    /// 0 where there is none.
+    [[nodiscard]] unsigned int texture(const QSize& size);
+    [[nodiscard]] bool hasSound() const; ///< of the open file
 
 signals:
     void pictureChanged();

@@ -11,9 +11,12 @@ int main(int argc, char** argv)
     if (GTEST_FLAG_GET(list_tests)) {
         return RUN_ALL_TESTS();
     }
-    qputenv("QT_QPA_PLATFORM", "offscreen");
+    if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) {
+        qputenv("QT_QPA_PLATFORM", "offscreen");
+    }
     qputenv("BRUMEFALL_SILENT", "1");
     QStandardPaths::setTestModeEnabled(true);
+    QCoreApplication::setAttribute(Qt::AA_ShareOpenGLContexts);
     QApplication application(argc, argv);
     QApplication::setOrganizationName(QStringLiteral("BrumefallTests"));
     QApplication::setApplicationName(QStringLiteral("tests%1").arg(QCoreApplication::applicationPid()));

@@ -288,65 +288,6 @@ TEST_F(MainWindowTest, ReadsAMinuteAndFindsInReviewExactlyTheFaultsThatWereMade)
     EXPECT_NEAR(window_->transport().stageTime(), take->verdicts[3].start_s - 1.0, 1.0);
 }
 
-TEST_F(MainWindowTest, AStageFromANewerVersionIsRefusedInOneLineAndTheOldOneStaysOpen)
-{
-    openDemo();
-    support::write(scratch_.path() / "newer" / "stage.brumefall", R"({"format": "brumefall/stage/9"})");
-    EXPECT_FALSE(window_->openStage(QString::fromStdString((scratch_.path() / "newer").string())));
-    EXPECT_TRUE(message().contains(QStringLiteral("newer Brumefall"))) << message().toStdString();
-    EXPECT_EQ(window_->document().stage().name, "Lantern Pass");
-}
-
-TEST_F(MainWindowTest, AHalfWrittenPassOrTakeIsToldAndTheRestOpens)
-{
-    support::write(stage_ / "passes" / "recce.json", "{\"format\": \"brumefall/pass/1\", \"marks\": [");
-    openDemo();
-    EXPECT_TRUE(message().contains(QStringLiteral("recce.json"))) << message().toStdString();
-    EXPECT_EQ(window_->document().passes().size(), 1U);
-}
-
-TEST_F(MainWindowTest, AMissingOrBrokenVideoIsToldAndTheNotesStillPlan)
-{
-    std::filesystem::remove(stage_ / "media" / "recce.mkv");
-    support::write(stage_ / "media" / "stage.mkv", "this is no video");
-    ASSERT_TRUE(window_->openStage(QString::fromStdString(stage_.string())));
-    ASSERT_TRUE(waitFor([&] { return !message().isEmpty(); }, 10000));
-    EXPECT_TRUE(message().contains(QStringLiteral("stage.mkv"))) << message().toStdString();
-    EXPECT_EQ(window_->document().prepared().plan.notes.size(), 67U);
-    window_->document().choosePass(QStringLiteral("recce"));
-    EXPECT_TRUE(waitFor([&] { return message().contains(QStringLiteral("recce.mkv")); }, 5000))
-        << message().toStdString();
-}
-
-TEST_F(MainWindowTest, AStageThatCannotBeSavedIsToldAndNothingIsLost)
-{
-    openDemo();
-    // a folder in the way of the new file: it fails for every user, root included
-    std::filesystem::create_directories(stage_ / "stage.brumefall.tmp" / "in the way");
-    auto driver = window_->document().stage().driver;
-    driver.fast_s = 2.9;
-    window_->document().setDriver(driver, QStringLiteral("Change a lead"));
-    window_->document().save();
-    EXPECT_TRUE(message().contains(QStringLiteral("Not saved yet"))) << message().toStdString();
-    EXPECT_TRUE(window_->document().hasUnsavedChanges());
-    std::filesystem::remove_all(stage_ / "stage.brumefall.tmp");
-    window_->document().save();
-    EXPECT_EQ(stage::readStage(stage_ / "stage.brumefall").driver.fast_s, 2.9);
-}
-
-TEST_F(MainWindowTest, WithoutAMicrophoneReadingIsToldAndTheWindowGoesOn)
-{
-    openDemo();
-    if (!media::microphoneNames().isEmpty()) {
-        GTEST_SKIP() << "this machine has a microphone";
-    }
-    QSignalSpy failed(&window_->recorder(), &TakeRecorder::failed);
-    window_->recorder().start(media::makeMicrophone({}), 0.0);
-    ASSERT_TRUE(waitFor([&] { return failed.count() > 0; }, 10000));
-    EXPECT_TRUE(message().contains(QStringLiteral("No microphone")));
-    EXPECT_TRUE(waitFor([&] { return !window_->recorder().isRecording(); }, 5000));
-}
-
 TEST_F(MainWindowTest, TheCautionStandsInFrontUntilItIsRead)
 {
     window_->showCaution();

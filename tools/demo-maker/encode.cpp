@@ -75,20 +75,9 @@ Encoder::Encoder(const std::filesystem::path& file, const Wish& wish)
     s.video_stream->time_base = s.video->time_base;
     avcodec_parameters_from_context(s.video_stream->codecpar, s.video);
 
-    const AVCodec* opus = avcodec_find_encoder_by_name("libopus");
-    require(opus != nullptr, "no Opus encoder");
-    s.sound = avcodec_alloc_context3(opus);
-    s.sound->sample_rate = wish.sound_rate_hz;
-    s.sound->sample_fmt = AV_SAMPLE_FMT_S16;
-    s.sound->bit_rate = 14000;
-    s.sound->time_base = {1, wish.sound_rate_hz};
-    s.sound->flags |= AV_CODEC_FLAG_GLOBAL_HEADER | AV_CODEC_FLAG_BITEXACT;
-    av_channel_layout_default(&s.sound->ch_layout, 1);
-    require(avcodec_open2(s.sound, opus, nullptr) >= 0, "the Opus encoder did not open");
-    s.sound_stream = avformat_new_stream(s.format, nullptr);
-    s.sound_stream->time_base = s.sound->time_base;
-    avcodec_parameters_from_context(s.sound_stream->codecpar, s.sound);
-
+    if (wish.sound_rate_hz > 0) {
+        openSound(wish.sound_rate_hz);
+    }
     require(avio_open(&s.format->pb, file.c_str(), AVIO_FLAG_WRITE) >= 0, "the file cannot be written");
     require(avformat_write_header(s.format, nullptr) >= 0, "the file cannot be written");
     s.scaler = sws_getContext(wish.size.width(), wish.size.height(), AV_PIX_FMT_BGR0, wish.size.width(),
@@ -98,13 +87,31 @@ Encoder::Encoder(const std::filesystem::path& file, const Wish& wish)
     s.picture->width = wish.size.width();
     s.picture->height = wish.size.height();
     av_frame_get_buffer(s.picture, 0);
+    s.packet = av_packet_alloc();
+}
+
+void Encoder::openSound(int rate_hz)
+{
+    State& s = *state_;
+    const AVCodec* opus = avcodec_find_encoder_by_name("libopus");
+    require(opus != nullptr, "no Opus encoder");
+    s.sound = avcodec_alloc_context3(opus);
+    s.sound->sample_rate = rate_hz;
+    s.sound->sample_fmt = AV_SAMPLE_FMT_S16;
+    s.sound->bit_rate = 14000;
+    s.sound->time_base = {1, rate_hz};
+    s.sound->flags |= AV_CODEC_FLAG_GLOBAL_HEADER | AV_CODEC_FLAG_BITEXACT;
+    av_channel_layout_default(&s.sound->ch_layout, 1);
+    require(avcodec_open2(s.sound, opus, nullptr) >= 0, "the Opus encoder did not open");
+    s.sound_stream = avformat_new_stream(s.format, nullptr);
+    s.sound_stream->time_base = s.sound->time_base;
+    avcodec_parameters_from_context(s.sound_stream->codecpar, s.sound);
     s.block = av_frame_alloc();
     s.block->format = AV_SAMPLE_FMT_S16;
     s.block->nb_samples = s.sound->frame_size;
-    s.block->sample_rate = wish.sound_rate_hz;
+    s.block->sample_rate = rate_hz;
     av_channel_layout_default(&s.block->ch_layout, 1);
     av_frame_get_buffer(s.block, 0);
-    s.packet = av_packet_alloc();
 }
 
 Encoder::~Encoder()
@@ -158,8 +165,10 @@ void Encoder::finish()
     State& s = *state_;
     avcodec_send_frame(s.video, nullptr);
     s.drain(s.video, s.video_stream);
-    avcodec_send_frame(s.sound, nullptr);
-    s.drain(s.sound, s.sound_stream);
+    if (s.sound != nullptr) {
+        avcodec_send_frame(s.sound, nullptr);
+        s.drain(s.sound, s.sound_stream);
+    }
     av_write_trailer(s.format);
 }
 

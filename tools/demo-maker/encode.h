@@ -16,7 +16,7 @@ public:
         QSize size;
         int frames_per_s;
         int video_bit_s;
-        int sound_rate_hz;
+        int sound_rate_hz; ///< 0 for a silent film
     };
 
     /// Throws std::runtime_error where a codec is missing or the file cannot be made.
@@ -29,6 +29,7 @@ public:
 
 private:
     struct State;
+    void openSound(int rate_hz);
     std::unique_ptr<State> state_;
 };
 

@@ -15,13 +15,21 @@ public:
 
     /// Large words over the picture: the count-down. Empty for none.
     void setOverlay(const QString& words);
-    void setEmptyText(const QString& words) { empty_text_ = words; }
+    void setEmptyText(const QString& words);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
+    friend class GlCanvas;
+    /// The whole view with QPainter, but for a picture that OpenGL has drawn already.
+    void paint(QPainter& painter, bool picture_drawn);
+    void refresh();
+    [[nodiscard]] QRectF pictureRect() const;
+
     media::Player& player_;
+    QWidget* canvas_ = nullptr; ///< covers the view where the picture is drawn with OpenGL
     QString overlay_;
     QString empty_text_;
 };
