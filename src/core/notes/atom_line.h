@@ -1,0 +1,36 @@
+/// A line of notes as atoms, and which of them have found their place in a note.
+#pragma once
+
+#include "notes/style.h"
+#include "notes/tokens.h"
+
+#include <initializer_list>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace brumefall::notes {
+
+struct AtomLine {
+    AtomLine(std::string_view line, const Style& crew, Order read_in);
+
+    std::string_view text;
+    const Style& style;
+    Order order;
+    std::vector<Token> tokens;
+    std::vector<Atom> atoms;
+    std::vector<bool> used;
+
+    [[nodiscard]] Role roleAt(std::size_t i) const
+    {
+        return i < atoms.size() ? atoms[i].role : Role::unknown;
+    }
+    /// The text of atoms [first, last) as written.
+    [[nodiscard]] std::string slice(std::size_t first, std::size_t last) const;
+    /// The words of atoms [first, last) as they are said; talk and pen marks are not said.
+    [[nodiscard]] std::string spokenOf(std::size_t first, std::size_t last) const;
+};
+
+[[nodiscard]] bool isOneOf(std::initializer_list<Role> roles, Role role);
+
+} // namespace brumefall::notes

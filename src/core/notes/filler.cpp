@@ -1,0 +1,232 @@
+#include "notes/filler.h"
+
+#include <algorithm>
+
+namespace brumefall::notes {
+namespace {
+
+class Filler {
+public:
+    explicit Filler(AtomLine& line)
+        : line_(line)
+    {
+    }
+
+    void fill(Note& note, std::size_t first, std::size_t last)
+    {
+        Feature feature;
+        Shape* shape = nullptr;
+        bool shape_fresh = false;
+        const auto finishFeature = [&](bool into_shape) {
+            if (!feature.what.empty()) {
+                (into_shape && shape != nullptr ? shape->features : note.features).push_back(feature);
+            }
+            feature = {};
+        };
+        for (std::size_t i = first; i < last; ++i) {
+            const Atom& atom = line_.atoms[i];
+            if (atom.role == Role::chatter || atom.role == Role::unknown) {
+                if (atom.role == Role::unknown) {
+                    note.free_words.push_back(atom.value);
+                }
+                continue;
+            }
+            if (line_.used[i]
+                && !isOneOf({Role::chicane, Role::finish, Role::stop, Role::start}, atom.role)) {
+                continue;
+            }
+            line_.used[i] = true;
+            switch (atom.role) {
+            case Role::extent: note.extent = atom.value; break;
+            case Role::modifier:
+                (shape != nullptr && shape->to ? shape->modifier : note.modifier) = atom.value;
+                break;
+            case Role::shape:
+                note.shapes.push_back({atom.value, {}, {}, false, {}});
+                shape = &note.shapes.back();
+                shape_fresh = true;
+                if (i > first && line_.roleAt(i - 1) == Role::late) {
+                    shape->late = true;
+                }
+                continue;
+            case Role::late:
+                if (shape != nullptr) {
+                    shape->late = true;
+                } else if (line_.roleAt(i + 1) != Role::shape) {
+                    note.lines.emplace_back("late_apex");
+                }
+                break;
+            case Role::to: break;
+            case Role::number: takeNumber(note, shape, feature, i); break;
+            case Role::named_grade: takeNamedGrade(note, shape, i); break;
+            case Role::line: takeLine(note, atom.value); break;
+            case Role::relation:
+                feature.relation = atom.value == "into_thing" ? "into" : atom.value;
+                if (!note.features.empty() && isOneOf({Role::unknown}, nextContent(i, last))
+                    && note.features.back().relation.empty()) {
+                    note.features.back().relation =
+                        feature.relation; // "logs outside": the relation stands after
+                    feature.relation.clear();
+                }
+                break;
+            case Role::size: feature.size = atom.value; break;
+            case Role::qualifier: break;
+            case Role::thing:
+            case Role::junction: {
+                if (spanIsTurn(note, i)) {
+                    break;
+                }
+                feature.what = atom.value;
+                takeAfterThing(feature, i, last);
+                if (feature.what == "straight" && note.kind == NoteKind::feature) {
+                    note.kind = NoteKind::straight;
+                }
+                finishFeature(shape_fresh && !feature.relation.empty());
+                break;
+            }
+            case Role::maybe:
+                if (!note.features.empty()) {
+                    note.features.back().maybe = true;
+                } else {
+                    feature.maybe = true;
+                }
+                break;
+            case Role::visibility: note.visibility = atom.value; break;
+            case Role::surface: note.surface = atom.value; break;
+            case Role::camber: note.camber = atom.value; break;
+            case Role::width: note.width = atom.value; break;
+            case Role::gradient: note.gradient = atom.value; break;
+            case Role::warning: note.warnings.push_back(atom.value); break;
+            case Role::sudden: note.warnings.push_back("sudden"); break;
+            case Role::speed: note.speed.push_back(atom.value); break;
+            case Role::entry:
+                if (atom.value.ends_with("left") || atom.value.ends_with("right")) {
+                    note.direction = atom.value.ends_with("left") ? Direction::left : Direction::right;
+                }
+                break;
+            case Role::here: note.here = true; break;
+            case Role::underline: note.underlined = true; break;
+            case Role::direction:
+                if (!note.features.empty() && note.features.back().relation.empty()) {
+                    note.features.back().relation = atom.value; // "logs left"
+                } else if (!note.direction) {
+                    note.direction = atom.value == "left" ? Direction::left : Direction::right;
+                }
+                break;
+            default: break;
+            }
+        }
+        if (!feature.relation.empty() && !note.features.empty() && note.features.back().relation.empty()) {
+            note.features.back().relation = feature.relation;
+        } else if (!feature.relation.empty()
+            && (feature.relation == "on_exit" || feature.relation == "on_entry")) {
+            note.features.push_back({feature.relation, {}, feature.size, false, 0});
+        }
+    }
+
+private:
+    /// The role of the next atom that says something, or unknown at the end of the note.
+    [[nodiscard]] Role nextContent(std::size_t i, std::size_t last) const
+    {
+        for (std::size_t j = i + 1; j < last; ++j) {
+            if (line_.roleAt(j) == Role::thing || line_.roleAt(j) == Role::size
+                || line_.roleAt(j) == Role::junction || line_.roleAt(j) == Role::number) {
+                return Role::thing;
+            }
+            if (line_.roleAt(j) != Role::glue && line_.roleAt(j) != Role::qualifier) {
+                return Role::unknown;
+            }
+        }
+        return Role::unknown;
+    }
+
+    [[nodiscard]] bool spanIsTurn(const Note& note, std::size_t i) const
+    {
+        if (line_.roleAt(i) != Role::junction || note.kind != NoteKind::junction) {
+            return false;
+        }
+        return i == 0 || line_.roleAt(i - 1) != Role::relation || line_.atoms[i - 1].value == "at";
+    }
+
+    static void takeLine(Note& note, const std::string& value)
+    {
+        if (std::find(note.lines.begin(), note.lines.end(), value) == note.lines.end()) {
+            note.lines.push_back(value);
+        }
+    }
+
+    void takeNumber(Note& note, Shape*& shape, Feature& feature, std::size_t i)
+    {
+        const int number = line_.atoms[i].number;
+        if (i > 0 && line_.roleAt(i - 1) == Role::for_) {
+            note.for_m = number;
+        } else if (shape != nullptr && !shape->to && number < 10) {
+            shape->to = Grade{number, {}};
+        } else if (i > 0 && line_.roleAt(i - 1) == Role::to && number < 10) {
+            note.shapes.push_back({"becomes", Grade{number, {}}, {}, false, {}});
+            shape = &note.shapes.back(); // the list may have moved
+        } else if (isOneOf({Role::thing, Role::size, Role::junction}, line_.roleAt(i + 1))) {
+            feature.count = number;
+        } else {
+            line_.used[i] = false;
+            note.free_words.push_back(line_.spokenOf(i, i + 1));
+        }
+    }
+
+    void takeNamedGrade(Note& note, Shape* shape, std::size_t i)
+    {
+        const Grade grade{0, line_.atoms[i].value};
+        if (shape != nullptr && !shape->to) {
+            shape->to = grade;
+        } else if (!note.grade && note.kind == NoteKind::corner) {
+            note.grade = grade;
+        } else {
+            note.speed.push_back(line_.atoms[i].value);
+        }
+    }
+
+    /// "gate on exit", "jump maybe", "logs outside": what is said after the thing.
+    void takeAfterThing(Feature& feature, std::size_t& i, std::size_t last)
+    {
+        if (i + 1 < last && line_.roleAt(i + 1) == Role::maybe && !line_.atoms[i].pause_after) {
+            feature.maybe = true;
+            line_.used[++i] = true;
+        }
+        static const std::vector<std::string> kAfter{"outside", "inside", "on_exit", "on_entry"};
+        while (i + 1 < last && line_.roleAt(i + 1) == Role::relation && !line_.used[i + 1]
+            && std::find(kAfter.begin(), kAfter.end(), line_.atoms[i + 1].value) != kAfter.end()
+            && (feature.relation.empty() || nextContent(i + 1, last) == Role::unknown)) {
+            if (feature.relation.empty()) {
+                feature.relation = line_.atoms[i + 1].value;
+            }
+            line_.used[++i] = true;
+        }
+    }
+
+    AtomLine& line_;
+};
+
+} // namespace
+
+NoteKind headlessKind(const AtomLine& line, std::size_t first, std::size_t last)
+{
+    NoteKind kind = NoteKind::instruction;
+    for (std::size_t i = first; i < last; ++i) {
+        if (line.roleAt(i) == Role::junction) {
+            return NoteKind::junction;
+        }
+        if (isOneOf({Role::thing, Role::surface, Role::camber, Role::width, Role::gradient, Role::line,
+                        Role::relation},
+                line.roleAt(i))) {
+            kind = NoteKind::feature;
+        }
+    }
+    return kind;
+}
+
+void fillNote(AtomLine& line, Note& note, std::size_t first, std::size_t last)
+{
+    Filler(line).fill(note, first, last);
+}
+
+} // namespace brumefall::notes
