@@ -151,7 +151,11 @@ Json styleToJson(const notes::Style& style)
         json["scale"] = notes::toString(*style.scale);
     }
     json["hundreds"] = style.hundreds == notes::HundredsSaid::short_form ? "short_form" : "long_form";
+    if (!style.name.empty()) {
+        json["name"] = style.name;
+    }
     json["abbreviations"] = style.abbreviations;
+    json["words"] = style.words;
     return json;
 }
 
@@ -169,6 +173,8 @@ notes::Style styleFromJson(const Json& json)
     if (json.value("hundreds", "short_form") == std::string("long_form")) {
         style.hundreds = notes::HundredsSaid::long_form;
     }
+    style.name = json.value("name", std::string());
+    style.words = json.value("words", std::map<std::string, std::string>{});
     style.abbreviations = json.value("abbreviations", std::map<std::string, std::string>{});
     return style;
 }

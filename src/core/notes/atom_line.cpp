@@ -6,12 +6,12 @@
 
 namespace brumefall::notes {
 
-AtomLine::AtomLine(std::string_view line, const Style& crew, Order read_in)
+AtomLine::AtomLine(std::string_view line, const Dictionary& crew, Order read_in)
     : text(line)
-    , style(crew)
+    , dictionary(crew)
     , order(read_in)
     , tokens(tokenise(line, crew))
-    , atoms(findAtoms(tokens, read_in))
+    , atoms(findAtoms(tokens, read_in, crew))
     , used(atoms.size(), false)
 {
 }
@@ -19,6 +19,14 @@ AtomLine::AtomLine(std::string_view line, const Style& crew, Order read_in)
 bool isOneOf(std::initializer_list<Role> roles, Role role)
 {
     return std::find(roles.begin(), roles.end(), role) != roles.end();
+}
+
+bool AtomLine::saysNumber(std::size_t i) const
+{
+    const Atom& atom = atoms[i];
+    return atom.first < atom.last
+        && (tokens[atom.first].number_class != NumberClass::none
+            || tokens[atom.last - 1].number_class != NumberClass::none);
 }
 
 std::string AtomLine::slice(std::size_t first_atom, std::size_t last_atom) const
@@ -31,19 +39,24 @@ std::string AtomLine::slice(std::size_t first_atom, std::size_t last_atom) const
     return std::string(text.substr(begin, end - begin));
 }
 
-std::string AtomLine::spokenOf(std::size_t first, std::size_t last) const
+std::string AtomLine::spokenOf(std::size_t first, std::size_t last, bool commas) const
 {
     std::string words;
+    bool pause = false;
+    const auto add = [&](const std::string& more, bool pause_after) {
+        words += (words.empty() ? "" : pause && commas ? ", " : " ") + more;
+        pause = pause_after;
+    };
     for (std::size_t i = first; i < last; ++i) {
         if (roleAt(i) == Role::chatter || roleAt(i) == Role::underline || roleAt(i) == Role::correction) {
             continue;
         }
-        if (roleAt(i) == Role::number) {
-            words += (words.empty() ? "" : " ") + sayNumber(atoms[i].number, style.hundreds);
+        if (roleAt(i) == Role::number && saysNumber(i)) {
+            add(sayNumber(atoms[i].number, dictionary.hundreds()), atoms[i].pause_after);
             continue;
         }
         for (std::size_t t = atoms[i].first; t < atoms[i].last; ++t) {
-            words += (words.empty() ? "" : " ") + tokens[t].word;
+            add(tokens[t].word, tokens[t].pause_after);
         }
     }
     return words;

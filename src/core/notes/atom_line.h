@@ -1,7 +1,7 @@
 /// A line of notes as atoms, and which of them have found their place in a note.
 #pragma once
 
-#include "notes/style.h"
+#include "notes/dictionary.h"
 #include "notes/tokens.h"
 
 #include <initializer_list>
@@ -12,10 +12,10 @@
 namespace brumefall::notes {
 
 struct AtomLine {
-    AtomLine(std::string_view line, const Style& crew, Order read_in);
+    AtomLine(std::string_view line, const Dictionary& crew, Order read_in);
 
     std::string_view text;
-    const Style& style;
+    const Dictionary& dictionary;
     Order order;
     std::vector<Token> tokens;
     std::vector<Atom> atoms;
@@ -25,10 +25,13 @@ struct AtomLine {
     {
         return i < atoms.size() ? atoms[i].role : Role::unknown;
     }
+    /// A number in words or digits, not a word of the crew's own that stands for one.
+    [[nodiscard]] bool saysNumber(std::size_t i) const;
     /// The text of atoms [first, last) as written.
     [[nodiscard]] std::string slice(std::size_t first, std::size_t last) const;
     /// The words of atoms [first, last) as they are said; talk and pen marks are not said.
-    [[nodiscard]] std::string spokenOf(std::size_t first, std::size_t last) const;
+    /// With `commas`, a comma stands where the text has a pause inside.
+    [[nodiscard]] std::string spokenOf(std::size_t first, std::size_t last, bool commas = false) const;
 };
 
 [[nodiscard]] bool isOneOf(std::initializer_list<Role> roles, Role role);

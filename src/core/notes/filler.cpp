@@ -92,11 +92,11 @@ public:
                 }
                 break;
             case Role::visibility: note.visibility = atom.value; break;
-            case Role::surface: note.surface = atom.value; break;
+            case Role::surface: takeSurface(note, i); break;
             case Role::camber: note.camber = atom.value; break;
             case Role::width: note.width = atom.value; break;
             case Role::gradient: note.gradient = atom.value; break;
-            case Role::warning: note.warnings.push_back(atom.value); break;
+            case Role::warning: takeWarning(note, atom.value); break;
             case Role::sudden: note.warnings.push_back("sudden"); break;
             case Role::speed: note.speed.push_back(atom.value); break;
             case Role::entry:
@@ -121,6 +121,11 @@ public:
         } else if (!feature.relation.empty()
             && (feature.relation == "on_exit" || feature.relation == "on_entry")) {
             note.features.push_back({feature.relation, {}, feature.size, false, 0});
+        } else if (feature.relation == "left" || feature.relation == "right") {
+            takeLine(note, "keep_" + feature.relation); // "on the left"
+        }
+        if (feature.maybe && note.features.empty() && !note.surface.empty()) {
+            note.features.push_back({{}, note.surface, {}, true, 0}); // "ice possible"
         }
     }
 
@@ -144,6 +149,9 @@ private:
     {
         if (line_.roleAt(i) != Role::junction || note.kind != NoteKind::junction) {
             return false;
+        }
+        if (line_.atoms[i].value == "turn") {
+            return true;
         }
         return i == 0 || line_.roleAt(i - 1) != Role::relation || line_.atoms[i - 1].value == "at";
     }
@@ -180,9 +188,48 @@ private:
             shape->to = grade;
         } else if (!note.grade && note.kind == NoteKind::corner) {
             note.grade = grade;
+        } else if (grade.name.ends_with("tight")) {
+            takeLine(note, "tight");
         } else {
-            note.speed.push_back(line_.atoms[i].value);
+            note.speed.push_back(grade.name);
         }
+    }
+
+    /// "caution, caution" is a doubled warning.
+    static void takeWarning(Note& note, const std::string& warning)
+    {
+        if (!note.warnings.empty() && note.warnings.back() == warning && !warning.starts_with("double")) {
+            note.warnings.back() = "double_" + warning;
+        } else {
+            note.warnings.push_back(warning);
+        }
+    }
+
+    /// What the road is made of comes before the state that it is in; a change ends in the last one named.
+    void takeSurface(Note& note, std::size_t i)
+    {
+        static const std::vector<std::string> kMaterials{"gravel", "tarmac", "concrete", "cobbles", "mud",
+            "ice", "snow", "grass", "sand", "dirt", "ash", "black_sand", "wood"};
+        const auto isMaterial = [&](const std::string& surface) {
+            return std::find(kMaterials.begin(), kMaterials.end(), surface) != kMaterials.end();
+        };
+        const std::string& surface = line_.atoms[i].value;
+        if (isMaterial(surface) && line_.roleAt(i + 1) == Role::thing && !line_.atoms[i].pause_after
+            && line_.atoms[i].last - line_.atoms[i].first == 1) {
+            return; // "concrete bridge", "grass bank"
+        }
+        if (note.surface.empty() || note.surface == surface
+            || isMaterial(surface) == isMaterial(note.surface)) {
+            if (!note.surface.empty() && note.surface != surface && !isMaterial(surface)) {
+                note.features.push_back({{}, surface, {}, false, 0});
+                return;
+            }
+            note.surface = surface;
+            return;
+        }
+        const std::string state = isMaterial(surface) ? note.surface : surface;
+        note.surface = isMaterial(surface) ? surface : note.surface;
+        note.features.push_back({{}, state, {}, false, 0});
     }
 
     /// "gate on exit", "jump maybe", "logs outside": what is said after the thing.
@@ -192,7 +239,8 @@ private:
             feature.maybe = true;
             line_.used[++i] = true;
         }
-        static const std::vector<std::string> kAfter{"outside", "inside", "on_exit", "on_entry"};
+        static const std::vector<std::string> kAfter{"outside", "inside", "on_exit", "on_entry", "left",
+            "right", "both_sides", "mid_corner", "on_line", "on_road"};
         while (i + 1 < last && line_.roleAt(i + 1) == Role::relation && !line_.used[i + 1]
             && std::find(kAfter.begin(), kAfter.end(), line_.atoms[i + 1].value) != kAfter.end()
             && (feature.relation.empty() || nextContent(i + 1, last) == Role::unknown)) {

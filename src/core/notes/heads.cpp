@@ -113,6 +113,11 @@ private:
             && *before + 1 != i) {
             grade = after;
         }
+        // "six right flat": a number beside the direction wins over a word that says how
+        if (forward_first && after && before && *before + 1 == i && line_.roleAt(*before) == Role::number
+            && line_.roleAt(*after) == Role::named_grade && !standsAlone(line_.atoms[*after].value)) {
+            grade = before;
+        }
         if (grade) {
             ++found_.corners;
             found_.against_order += !wished && line_.roleAt(*grade) == Role::number ? 1 : 0;

@@ -69,6 +69,9 @@ struct LexiconMatch {
 /// Every single word that the language knows, sorted; for spelling suggestions and completion.
 [[nodiscard]] const std::vector<std::string>& knownWords();
 
+/// Every phrase that the language knows, sorted; none stands twice.
+[[nodiscard]] const std::vector<std::string>& knownPhrases();
+
 /// Abbreviations that crews commonly write, as (short, long); longest first is not required.
 [[nodiscard]] std::span<const std::pair<std::string_view, std::string_view>> commonAbbreviations();
 

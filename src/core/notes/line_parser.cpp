@@ -18,8 +18,8 @@ struct Span {
 
 class LineReader {
 public:
-    LineReader(std::string_view line, const Style& style, Order order)
-        : line_(line, style, order)
+    LineReader(std::string_view line, const Dictionary& dictionary, Order order)
+        : line_(line, dictionary, order)
         , found_(findHeads(line_))
         , boundaries_(line_, found_.heads)
     {
@@ -139,6 +139,7 @@ private:
             const std::string more = line_.spokenOf(begin, end);
             if (!more.empty()) {
                 note.spoken += " " + more;
+                note.with_commas += ", " + line_.spokenOf(begin, end, true);
                 note.syllables = countSyllables(note.spoken);
             }
         } else {
@@ -160,6 +161,7 @@ private:
             span.head != nullptr && !out_.notes.empty() && line_.roleAt(span.first) == Role::correction;
         fillNote(line_, note, span.first, span.last);
         note.spoken = line_.spokenOf(spoken_first, span.last);
+        note.with_commas = line_.spokenOf(spoken_first, span.last, true);
         note.syllables = countSyllables(note.spoken);
         span_first_ = spoken_first;
         if (corrected) {
@@ -217,9 +219,9 @@ private:
 
 } // namespace
 
-LineReading readLine(std::string_view line, const Style& style, Order order)
+LineReading readLine(std::string_view line, const Dictionary& dictionary, Order order)
 {
-    return LineReader(line, style, order).read();
+    return LineReader(line, dictionary, order).read();
 }
 
 } // namespace brumefall::notes

@@ -2,8 +2,8 @@
 /// what belongs to which.
 #pragma once
 
+#include "notes/dictionary.h"
 #include "notes/note.h"
-#include "notes/style.h"
 #include "notes/tokens.h"
 
 #include <string_view>
@@ -26,6 +26,6 @@ struct LineReading {
     std::vector<std::string> remarks; ///< for the crew: "no grade for this corner"
 };
 
-[[nodiscard]] LineReading readLine(std::string_view line, const Style& style, Order order);
+[[nodiscard]] LineReading readLine(std::string_view line, const Dictionary& dictionary, Order order);
 
 } // namespace brumefall::notes

@@ -61,6 +61,7 @@ struct Note {
     NoteKind kind = NoteKind::corner;
     std::string text; ///< as written, distance included
     std::string spoken; ///< the words said, with the joining word that leads to it
+    std::string with_commas; ///< the same with the commas of the text, for printing it again
     std::string spoken_after; ///< the distance said after it, empty if none
     int syllables = 0; ///< of `spoken`
 
@@ -96,6 +97,7 @@ struct Call {
     int line = 0; ///< from 1
     std::string text;
     std::vector<Note> notes;
+    std::string distance_spoken; ///< the distance said where the line has no notes of its own
     bool paragraph_before = false; ///< a blank line stands before it
     std::optional<double> at_s; ///< draft time of a call from captions, in the media
 };

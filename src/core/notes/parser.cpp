@@ -3,6 +3,7 @@
 #include "notes/line_parser.h"
 #include "notes/spoken.h"
 #include "notes/suggest.h"
+#include "notes/text.h"
 
 #include <algorithm>
 #include <charconv>
@@ -27,15 +28,6 @@ struct Line {
     std::string_view text;
     bool paragraph_before;
 };
-
-std::string_view trimmed(std::string_view text)
-{
-    const auto first = text.find_first_not_of(" \t\r");
-    if (first == std::string_view::npos) {
-        return {};
-    }
-    return text.substr(first, text.find_last_not_of(" \t\r") - first + 1);
-}
 
 int lapsOf(std::string_view directive)
 {
@@ -110,8 +102,9 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
 /// Order by majority of the lines that can be read one way only; scale from what tightens and opens to what.
 class StyleDetector {
 public:
-    explicit StyleDetector(const Style& style)
+    StyleDetector(const Style& style, const Dictionary& dictionary)
         : style_(style)
+        , dictionary_(dictionary)
     {
     }
 
@@ -120,8 +113,8 @@ public:
         if (style_.order) {
             return;
         }
-        const auto number_first = readLine(line.text, style_, Order::number_first);
-        const auto direction_first = readLine(line.text, style_, Order::direction_first);
+        const auto number_first = readLine(line.text, dictionary_, Order::number_first);
+        const auto direction_first = readLine(line.text, dictionary_, Order::direction_first);
         const auto cost = [](const LineReading& r) {
             return 2 * r.against_order + static_cast<int>(r.unknown.size());
         };
@@ -194,6 +187,7 @@ public:
 
 private:
     const Style& style_;
+    const Dictionary& dictionary_;
     int number_lines_ = 0;
     int direction_lines_ = 0;
     int ascending_ = 0;
@@ -205,14 +199,14 @@ private:
 };
 
 /// The line in the file's order, or in the other one where only that makes sense of it.
-LineReading readEitherWay(std::string_view line, const Style& style, Order order)
+LineReading readEitherWay(std::string_view line, const Dictionary& dictionary, Order order)
 {
-    auto reading = readLine(line, style, order);
+    auto reading = readLine(line, dictionary, order);
     if (reading.against_order == 0) {
         return reading;
     }
-    auto other =
-        readLine(line, style, order == Order::number_first ? Order::direction_first : Order::number_first);
+    auto other = readLine(
+        line, dictionary, order == Order::number_first ? Order::direction_first : Order::number_first);
     const auto cost = [](const LineReading& r) {
         return 2 * r.against_order + static_cast<int>(r.unknown.size());
     };
@@ -222,16 +216,19 @@ LineReading readEitherWay(std::string_view line, const Style& style, Order order
 /// Puts lines together: distances and joining words between calls, echoes, ids, counts.
 class TextReader {
 public:
-    TextReader(const Style& style, ParsedNotes& out)
-        : style_(style)
-        , out_(out)
+    explicit TextReader(ParsedNotes& out)
+        : out_(out)
     {
     }
 
     void add(const Line& line, LineReading reading)
     {
         count(line, reading);
-        Call call{line.number, std::string(line.text), std::move(reading.notes), line.paragraph_before, {}};
+        Call call{
+            line.number, std::string(line.text), std::move(reading.notes), {}, line.paragraph_before, {}};
+        if (call.notes.empty()) {
+            call.distance_spoken = reading.distance_before_spoken;
+        }
         joinToBefore(reading, call);
         for (Note& note : call.notes) {
             note.id = "n" + std::to_string(++last_id_);
@@ -286,6 +283,7 @@ private:
             } else if (!call.notes.empty()) {
                 Note& first = call.notes.front();
                 first.spoken = reading.distance_before_spoken + " " + first.spoken;
+                first.with_commas = reading.distance_before_spoken + ", " + first.with_commas;
                 first.syllables = countSyllables(first.spoken);
             }
         } else if (reading.joined_before && before != nullptr && before->link.kind == LinkKind::none) {
@@ -310,7 +308,6 @@ private:
         }
     }
 
-    const Style& style_;
     ParsedNotes& out_;
     std::ptrdiff_t last_call_ = -1;
     int last_id_ = 0;
@@ -331,14 +328,15 @@ ParsedNotes parseNotes(std::string_view text, const Style& style)
         out.diagnostics.push_back({0, "the text is longer than 8 MB; only its beginning was read"});
     }
     const auto lines = linesOf(text, out.diagnostics);
-    StyleDetector detector(style);
+    const Dictionary dictionary(style);
+    StyleDetector detector(style, dictionary);
     constexpr std::size_t kLinesForStyle = 400;
     for (std::size_t i = 0; i < std::min(lines.size(), kLinesForStyle); ++i) {
         detector.lookAtOrder(lines[i]);
     }
-    TextReader reader(style, out);
+    TextReader reader(out);
     for (const Line& line : lines) {
-        auto reading = readEitherWay(line.text, style, detector.order());
+        auto reading = readEitherWay(line.text, dictionary, detector.order());
         for (const Note& note : reading.notes) {
             detector.lookAtScale(note, line.number);
         }

@@ -13,9 +13,6 @@ enum class Order { number_first, direction_first };
 /// ascending: a higher number is a faster corner; descending: a lower one is.
 enum class Scale { ascending, descending };
 
-/// When the distance to the next note is said.
-enum class DistanceSaid { at_end, at_start };
-
 /// "one fifty" or "a hundred and fifty".
 enum class HundredsSaid { short_form, long_form };
 
@@ -30,7 +27,11 @@ struct Style {
     std::optional<Order> order;
     std::optional<Scale> scale;
     HundredsSaid hundreds = HundredsSaid::short_form;
-    std::map<std::string, std::string> abbreviations; ///< what is written -> the words it stands for
+    std::string name; ///< of the style, for choosing it again; may be empty
+    std::map<std::string, std::string> abbreviations; ///< what is written -> the words it is short for
+    /// The crew's own words and grades -> what they mean in the words of the language ("bullet" -> "six",
+    /// "nadgery" -> "narrow"); said as they are. An empty meaning is a word that says nothing.
+    std::map<std::string, std::string> words;
 
     bool operator==(const Style&) const = default;
 };

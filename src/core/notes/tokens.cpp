@@ -1,10 +1,13 @@
 #include "notes/tokens.h"
 
+#include "notes/dictionary.h"
+#include "notes/suggest.h"
+#include "notes/text.h"
+
 #include <algorithm>
 #include <cctype>
-#include <map>
-#include <optional>
-#include <sstream>
+#include <span>
+#include <unordered_map>
 
 namespace brumefall::notes {
 namespace {
@@ -14,10 +17,10 @@ struct NumberWord {
     int value;
 };
 
-const std::map<std::string, NumberWord, std::less<>>& numberWords()
+const std::unordered_map<std::string, NumberWord>& numberWords()
 {
     using enum NumberClass;
-    static const std::map<std::string, NumberWord, std::less<>> kWords{{"one", {unit, 1}}, {"two", {unit, 2}},
+    static const std::unordered_map<std::string, NumberWord> kWords{{"one", {unit, 1}}, {"two", {unit, 2}},
         {"three", {unit, 3}}, {"four", {unit, 4}}, {"five", {unit, 5}}, {"six", {unit, 6}},
         {"seven", {unit, 7}}, {"eight", {unit, 8}}, {"nine", {unit, 9}}, {"zero", {unit, 0}},
         {"ten", {teen, 10}}, {"eleven", {teen, 11}}, {"twelve", {teen, 12}}, {"thirteen", {teen, 13}},
@@ -38,9 +41,9 @@ bool isDigits(std::string_view text)
 /// Builds the tokens of one blank-separated piece of the line.
 class PieceCutter {
 public:
-    PieceCutter(std::vector<Token>& out, const Style& style)
+    PieceCutter(std::vector<Token>& out, const Dictionary& dictionary)
         : out_(out)
-        , style_(style)
+        , dictionary_(dictionary)
     {
     }
 
@@ -82,8 +85,8 @@ private:
             std::find_if_not(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })
             - word.begin());
         if (digits_end == 0) {
-            if (word == "+" || word == "-") {
-                addWord(word == "+" ? "plus" : "minus", begin, end);
+            if (word == "+") {
+                addWord("plus", begin, end);
                 return true;
             }
             return false;
@@ -142,22 +145,11 @@ private:
 
     bool cutAbbreviation(const std::string& word, std::size_t begin, std::size_t end)
     {
-        std::string_view long_form;
-        if (const auto it = style_.abbreviations.find(word); it != style_.abbreviations.end()) {
-            long_form = it->second;
-        } else {
-            for (const auto& [brief, words] : commonAbbreviations()) {
-                if (brief == word) {
-                    long_form = words;
-                }
-            }
-        }
-        if (long_form.empty()) {
+        const auto* words = dictionary_.expansion(word);
+        if (words == nullptr) {
             return false;
         }
-        std::istringstream stream{std::string(long_form)};
-        std::string part;
-        while (stream >> part) {
+        for (const std::string& part : *words) {
             addWord(part, begin, end);
         }
         return true;
@@ -180,25 +172,11 @@ private:
     }
 
     std::vector<Token>& out_;
-    const Style& style_;
+    const Dictionary& dictionary_;
 };
 
-std::string normalised(std::string_view raw)
-{
-    std::string word;
-    for (std::size_t i = 0; i < raw.size(); ++i) {
-        if (raw.substr(i, 3) == "\xE2\x80\x99" || raw.substr(i, 3) == "\xE2\x80\x98") {
-            word += '\'';
-            i += 2;
-        } else {
-            const auto c = static_cast<unsigned char>(raw[i]);
-            word += c < 0x80 ? static_cast<char>(std::tolower(c)) : raw[i];
-        }
-    }
-    return word;
-}
-
 constexpr std::string_view kPausePunctuation = ",.;:!?/";
+constexpr std::string_view kInnerSeparators = ",/()[];|";
 constexpr std::string_view kOuterPunctuation = ",.;:!?\"()[]/|";
 
 bool isDirection(const Token& token)
@@ -209,9 +187,10 @@ bool isDirection(const Token& token)
 /// Finds atoms from left to right; numbers are read with what stands around them.
 class AtomFinder {
 public:
-    AtomFinder(const std::vector<Token>& tokens, Order order)
+    AtomFinder(const std::vector<Token>& tokens, Order order, const Dictionary& dictionary)
         : tokens_(tokens)
         , order_(order)
+        , dictionary_(dictionary)
     {
         words_.reserve(tokens.size());
         for (const auto& token : tokens) {
@@ -231,18 +210,92 @@ public:
 private:
     std::size_t next(std::size_t i)
     {
+        if (const std::size_t count = countdownAt(i); count > 0) {
+            push(Role::chatter, "countdown", 0, i, i + count);
+            return i + count;
+        }
+        const std::size_t phrase_end = endOfPhrase(i);
+        if (const std::size_t count = ownWordAt(i, phrase_end); count > 0) {
+            return i + count;
+        }
         if (tokens_[i].number_class != NumberClass::none || (words_[i] == "a" && isHundred(i + 1))) {
             const auto [value, count] = readNumber(i);
             push(Role::number, std::to_string(value), value, i, i + count);
             return i + count;
         }
-        const auto match = longestMatch(std::span(words_).subspan(i));
+        auto match = longestMatch(std::span(words_).subspan(i, phrase_end - i));
         if (match.entry == nullptr) {
-            push(Role::unknown, words_[i], 0, i, i + 1);
+            push(namesLandmark(i) ? Role::thing : Role::unknown, words_[i], 0, i, i + 1);
             return i + 1;
+        }
+        if (match.words > 1 && isSideBeforeCorner(*match.entry, i + match.words)) {
+            match = longestMatch(std::span(words_).subspan(i, 1)); // "bump on left four": a bump on a corner
         }
         push(match.entry->role, match.entry->value, 0, i, i + match.words);
         return i + match.words;
+    }
+
+    /// A phrase does not go on beyond a comma, but for a word said twice: "extra, extra long".
+    [[nodiscard]] std::size_t endOfPhrase(std::size_t i) const
+    {
+        while (i + 1 < tokens_.size() && (!tokens_[i].pause_after || words_[i] == words_[i + 1])) {
+            ++i;
+        }
+        return i + 1;
+    }
+
+    /// "at the fingerpost": a word that is like no known one, where a landmark is wanted.
+    [[nodiscard]] bool namesLandmark(std::size_t i) const
+    {
+        for (auto it = atoms_.rbegin(); it != atoms_.rend() && !it->pause_after; ++it) {
+            if (it->role == Role::relation) {
+                const bool wants = it->value == "at" || it->value == "past" || it->value == "around"
+                    || it->value == "before" || it->value == "after";
+                return wants && words_[i].size() >= 4 && suggestFor(words_[i]).empty();
+            }
+            if (it->role != Role::glue && it->role != Role::qualifier && it->role != Role::size) {
+                return false;
+            }
+        }
+        return false;
+    }
+
+    [[nodiscard]] bool isSideBeforeCorner(const LexiconEntry& entry, std::size_t next) const
+    {
+        const bool side = entry.value == "left" || entry.value == "right";
+        return side && entry.role == Role::relation && entry.words.front() == "on" && next < tokens_.size()
+            && !tokens_[next - 1].pause_after && tokens_[next].number_class != NumberClass::none
+            && tokens_[next].number < 10;
+    }
+
+    /// Number of tokens of "five four three two one [go]" at `i`, 0 where there is none.
+    [[nodiscard]] std::size_t countdownAt(std::size_t i) const
+    {
+        std::size_t j = i;
+        while (j < tokens_.size() && tokens_[j].number_class != NumberClass::none && tokens_[j].number <= 10
+            && (j == i || tokens_[j].number == tokens_[j - 1].number - 1)) {
+            ++j;
+        }
+        const bool go = j < tokens_.size() && words_[j] == "go";
+        const bool to_one = j > i && tokens_[j - 1].number == 1 && (j == tokens_.size() || go);
+        return j - i >= 3 && (to_one || go) ? j - i + (go ? 1 : 0) : 0;
+    }
+
+    /// A word of the crew's own: its words stay, its meaning is that of the phrase it stands for.
+    [[nodiscard]] std::size_t ownWordAt(std::size_t i, std::size_t end)
+    {
+        const auto* own = dictionary_.ownWord(std::span(words_).subspan(i, end - i));
+        if (own == nullptr) {
+            return 0;
+        }
+        const std::size_t last = i + own->words.size();
+        if (own->meaning.empty()) {
+            push(Role::glue, "own", 0, i, last);
+        }
+        for (const Atom& atom : own->meaning) {
+            push(atom.role, atom.value, atom.number, &atom == &own->meaning.front() ? i : last, last);
+        }
+        return own->words.size();
     }
 
     void push(Role role, std::string value, int number, std::size_t first, std::size_t last)
@@ -262,7 +315,11 @@ private:
     {
         for (auto it = atoms_.rbegin(); it != atoms_.rend(); ++it) {
             switch (it->role) {
-            case Role::direction: return order_ == Order::direction_first;
+            case Role::direction:
+                // "flat left one fifty": that corner has its grade
+                return order_ == Order::direction_first
+                    && (std::next(it) == atoms_.rend() || std::next(it)->role != Role::named_grade
+                        || std::next(it)->pause_after);
             case Role::shape:
             case Role::to: return true;
             case Role::extent:
@@ -357,16 +414,17 @@ private:
 
     const std::vector<Token>& tokens_;
     Order order_;
+    const Dictionary& dictionary_;
     std::vector<std::string> words_;
     std::vector<Atom> atoms_;
 };
 
 } // namespace
 
-std::vector<Token> tokenise(std::string_view line, const Style& style)
+std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
 {
     std::vector<Token> tokens;
-    PieceCutter cutter(tokens, style);
+    PieceCutter cutter(tokens, dictionary);
     std::size_t i = 0;
     while (i < line.size()) {
         while (i < line.size() && std::isspace(static_cast<unsigned char>(line[i]))) {
@@ -384,6 +442,14 @@ std::vector<Token> tokenise(std::string_view line, const Style& style)
             i = end;
             continue;
         }
+        if (const auto piece = line.substr(i, end - i);
+            piece == "-" || piece == "\xE2\x80\x93" || piece == "\xE2\x80\x94") {
+            if (!tokens.empty()) {
+                tokens.back().pause_after = true; // a dash by itself separates
+            }
+            i = end;
+            continue;
+        }
         std::size_t first = i;
         std::size_t last = end;
         bool pause = false;
@@ -398,9 +464,9 @@ std::vector<Token> tokenise(std::string_view line, const Style& style)
         // commas without a blank after them still separate
         std::size_t part = first;
         for (std::size_t j = first; j <= last; ++j) {
-            if (j == last || line[j] == ',' || line[j] == '/') {
-                cutter.cut(normalised(line.substr(part, j - part)), part, j);
-                if (j != last && tokens.size() > count_before) {
+            if (j == last || kInnerSeparators.find(line[j]) != std::string_view::npos) {
+                cutter.cut(lowerCase(line.substr(part, j - part)), part, j);
+                if (j != last && line[j] != '(' && line[j] != ')' && tokens.size() > count_before) {
                     tokens.back().pause_after = true;
                 }
                 part = j + 1;
@@ -414,9 +480,9 @@ std::vector<Token> tokenise(std::string_view line, const Style& style)
     return tokens;
 }
 
-std::vector<Atom> findAtoms(const std::vector<Token>& tokens, Order order)
+std::vector<Atom> findAtoms(const std::vector<Token>& tokens, Order order, const Dictionary& dictionary)
 {
-    return AtomFinder(tokens, order).find();
+    return AtomFinder(tokens, order, dictionary).find();
 }
 
 } // namespace brumefall::notes

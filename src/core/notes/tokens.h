@@ -10,6 +10,8 @@
 
 namespace brumefall::notes {
 
+class Dictionary;
+
 /// How a number word can take part in a longer number.
 enum class NumberClass { none, unit, teen, ten, hundred, thousand, digits };
 
@@ -32,10 +34,11 @@ struct Atom {
     bool pause_after = false;
 };
 
-/// Cuts `line` into words; expands the style's abbreviations and the common ones ("L4" is "left" "4").
-[[nodiscard]] std::vector<Token> tokenise(std::string_view line, const Style& style);
+/// Cuts `line` into words; expands abbreviations ("L4" is "left" "4").
+[[nodiscard]] std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary);
 
 /// Finds the phrases among `tokens`. `order` decides whether the "three" of "thirty three right" is a grade.
-[[nodiscard]] std::vector<Atom> findAtoms(const std::vector<Token>& tokens, Order order);
+[[nodiscard]] std::vector<Atom> findAtoms(
+    const std::vector<Token>& tokens, Order order, const Dictionary& dictionary);
 
 } // namespace brumefall::notes

@@ -1,0 +1,36 @@
+/// A crew's style made ready for reading many lines: what is written short, and words of the crew's own.
+#pragma once
+
+#include "notes/style.h"
+#include "notes/tokens.h"
+
+#include <span>
+#include <string>
+#include <unordered_map>
+#include <vector>
+
+namespace brumefall::notes {
+
+class Dictionary {
+public:
+    explicit Dictionary(const Style& style);
+
+    [[nodiscard]] HundredsSaid hundreds() const { return hundreds_; }
+    /// The words that `word` is short for; null where it is no abbreviation.
+    [[nodiscard]] const std::vector<std::string>* expansion(const std::string& word) const;
+
+    /// A word or phrase of the crew's own, and the roles that it has.
+    struct OwnWord {
+        std::vector<std::string> words;
+        std::vector<Atom> meaning;
+    };
+    /// The longest own phrase that `words` begins with, null where none does.
+    [[nodiscard]] const OwnWord* ownWord(std::span<const std::string> words) const;
+
+private:
+    HundredsSaid hundreds_;
+    std::unordered_map<std::string, std::vector<std::string>> expansions_;
+    std::unordered_map<std::string, std::vector<OwnWord>> own_; ///< by first word
+};
+
+} // namespace brumefall::notes
