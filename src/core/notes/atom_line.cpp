@@ -21,6 +21,14 @@ bool isOneOf(std::initializer_list<Role> roles, Role role)
     return std::find(roles.begin(), roles.end(), role) != roles.end();
 }
 
+bool AtomLine::hasPause(std::size_t first, std::size_t last) const
+{
+    return first < last
+        && std::any_of(tokens.begin() + static_cast<std::ptrdiff_t>(atoms[first].first),
+            tokens.begin() + static_cast<std::ptrdiff_t>(atoms[last - 1].last),
+            [](const Token& token) { return token.pause_after; });
+}
+
 bool AtomLine::saysNumber(std::size_t i) const
 {
     const Atom& atom = atoms[i];

@@ -25,6 +25,8 @@ struct AtomLine {
     {
         return i < atoms.size() ? atoms[i].role : Role::unknown;
     }
+    /// A pause lies between atoms of [first, last).
+    [[nodiscard]] bool hasPause(std::size_t first, std::size_t last) const;
     /// A number in words or digits, not a word of the crew's own that stands for one.
     [[nodiscard]] bool saysNumber(std::size_t i) const;
     /// The text of atoms [first, last) as written.

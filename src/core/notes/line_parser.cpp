@@ -27,6 +27,7 @@ public:
 
     LineReading read()
     {
+        out_.notes.reserve(found_.heads.size() + 1);
         out_.corners = found_.corners;
         out_.against_order = found_.against_order;
         out_.remarks = found_.remarks;
@@ -161,7 +162,9 @@ private:
             span.head != nullptr && !out_.notes.empty() && line_.roleAt(span.first) == Role::correction;
         fillNote(line_, note, span.first, span.last);
         note.spoken = line_.spokenOf(spoken_first, span.last);
-        note.with_commas = line_.spokenOf(spoken_first, span.last, true);
+        note.with_commas = line_.hasPause(spoken_first, span.last)
+            ? line_.spokenOf(spoken_first, span.last, true)
+            : note.spoken;
         note.syllables = countSyllables(note.spoken);
         span_first_ = spoken_first;
         if (corrected) {

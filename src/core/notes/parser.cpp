@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <charconv>
+#include <deque>
 #include <unordered_map>
 
 namespace brumefall::notes {
@@ -302,16 +303,22 @@ private:
                 }
             }
         }
-        recent_.push_back(note);
+        recent_.push_back({note.id, note.echo_of, note.direction, note.grade});
         if (recent_.size() > 3) {
-            recent_.erase(recent_.begin());
+            recent_.pop_front();
         }
     }
 
     ParsedNotes& out_;
     std::ptrdiff_t last_call_ = -1;
     int last_id_ = 0;
-    std::vector<Note> recent_;
+    struct Said {
+        std::string id;
+        std::string echo_of;
+        std::optional<Direction> direction;
+        std::optional<Grade> grade;
+    };
+    std::deque<Said> recent_; ///< the last few corners
     std::unordered_map<std::string, std::string> suggestions_;
 };
 
@@ -334,6 +341,7 @@ ParsedNotes parseNotes(std::string_view text, const Style& style)
     for (std::size_t i = 0; i < std::min(lines.size(), kLinesForStyle); ++i) {
         detector.lookAtOrder(lines[i]);
     }
+    out.calls.reserve(lines.size());
     TextReader reader(out);
     for (const Line& line : lines) {
         auto reading = readEitherWay(line.text, dictionary, detector.order());

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <array>
 #include <cctype>
-#include <sstream>
 #include <unordered_map>
 
 namespace brumefall::notes {
@@ -102,20 +101,20 @@ std::string sayNumber(int number, HundredsSaid hundreds)
 int countSyllables(std::string_view words)
 {
     int sum = 0;
-    std::istringstream stream{std::string(words)};
     std::string word;
-    while (stream >> word) {
-        std::erase_if(
-            word, [](unsigned char c) { return !std::isalnum(c) && c != '\'' && c != '-' && c < 0x80; });
-        std::replace(word.begin(), word.end(), '-', ' ');
-        if (word.find(' ') != std::string::npos) {
-            sum += countSyllables(word);
-        } else if (!word.empty()) {
-            std::transform(
-                word.begin(), word.end(), word.begin(), [](unsigned char c) { return std::tolower(c); });
-            sum += countWordSyllables(word);
+    const auto finish = [&] {
+        sum += word.empty() ? 0 : countWordSyllables(word);
+        word.clear();
+    };
+    for (const char c : words) {
+        const auto byte = static_cast<unsigned char>(c);
+        if (std::isspace(byte) || c == '-') {
+            finish();
+        } else if (std::isalnum(byte) || c == '\'' || byte >= 0x80) {
+            word += static_cast<char>(byte < 0x80 ? std::tolower(byte) : byte);
         }
     }
+    finish();
     return sum;
 }
 

@@ -193,6 +193,7 @@ public:
         , dictionary_(dictionary)
     {
         words_.reserve(tokens.size());
+        atoms_.reserve(tokens.size());
         for (const auto& token : tokens) {
             words_.push_back(token.word);
         }
@@ -424,6 +425,7 @@ private:
 std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
 {
     std::vector<Token> tokens;
+    tokens.reserve(line.size() / 4 + 2);
     PieceCutter cutter(tokens, dictionary);
     std::size_t i = 0;
     while (i < line.size()) {
