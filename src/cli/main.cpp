@@ -1,5 +1,6 @@
 // brumefall-cli: the core for scripts. JSON on standard output, messages on standard error.
 
+#include "formats/captions_json.h"
 #include "formats/files.h"
 #include "formats/notes_json.h"
 #include "formats/plan_json.h"
@@ -27,6 +28,7 @@ constexpr int kBadData = 1;
 constexpr int kBadUsage = 2;
 
 constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
+                               "       brumefall-cli captions FILE\n"
                                "       brumefall-cli plan STAGE [--pass NAME] [--target-time S]\n"
                                "       brumefall-cli align STAGE --pass NAME --audio FILE\n"
                                "       brumefall-cli check STAGE\n"
@@ -131,6 +133,14 @@ int runNotes(int argc, char** argv)
     return kFine;
 }
 
+int runCaptions(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {});
+    const auto cues = captions::readCues(formats::readText(arguments.positional), arguments.positional);
+    print(formats::draftToJson(captions::draftNotes(cues)));
+    return kFine;
+}
+
 int runPlan(int argc, char** argv)
 {
     const auto arguments = parseArguments(argc, argv, {"--pass", "--target-time"});
@@ -170,8 +180,8 @@ int runCheck(int argc, char** argv)
 
 int main(int argc, char** argv)
 {
-    const std::map<std::string, std::function<int(int, char**)>> commands{
-        {"notes", runNotes}, {"plan", runPlan}, {"align", runAlign}, {"check", runCheck}};
+    const std::map<std::string, std::function<int(int, char**)>> commands{{"notes", runNotes},
+        {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"check", runCheck}};
     const auto command = commands.find(argc > 1 ? argv[1] : "");
     if (command == commands.end()) {
         std::cerr << kUsage;

@@ -1,5 +1,7 @@
 #include "formats/notes_json.h"
 
+#include "formats/kind_file.h"
+
 #include <nlohmann/json.hpp>
 
 namespace brumefall::formats {
@@ -177,6 +179,18 @@ notes::Style styleFromJson(const Json& json)
     style.words = json.value("words", std::map<std::string, std::string>{});
     style.abbreviations = json.value("abbreviations", std::map<std::string, std::string>{});
     return style;
+}
+
+notes::Style readStyle(const std::filesystem::path& file)
+{
+    return reading(file, [&] { return styleFromJson(readKind(file, "style")); });
+}
+
+void writeStyle(const std::filesystem::path& file, const notes::Style& style)
+{
+    Json json = styleToJson(style);
+    json["format"] = "brumefall/style/1";
+    writeKind(file, json);
 }
 
 } // namespace brumefall::formats

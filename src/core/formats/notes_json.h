@@ -5,6 +5,8 @@
 
 #include <nlohmann/json_fwd.hpp>
 
+#include <filesystem>
+
 namespace brumefall::formats {
 
 /// One note as in the design's NOTE; members that the note lacks are left out.
@@ -17,5 +19,10 @@ namespace brumefall::formats {
 
 /// Throws nlohmann::json::exception where a member has the wrong type.
 [[nodiscard]] notes::Style styleFromJson(const nlohmann::ordered_json& json);
+
+/// A crew's style as a file of its own, "brumefall/style/1", to carry to another stage. They throw
+/// FormatError.
+[[nodiscard]] notes::Style readStyle(const std::filesystem::path& file);
+void writeStyle(const std::filesystem::path& file, const notes::Style& style);
 
 } // namespace brumefall::formats

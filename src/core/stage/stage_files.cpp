@@ -1,4 +1,5 @@
 #include "formats/files.h"
+#include "formats/kind_file.h"
 #include "formats/notes_json.h"
 #include "formats/plan_json.h"
 #include "formats/take_json.h"
@@ -15,80 +16,11 @@ namespace {
 using formats::FormatError;
 using Json = nlohmann::ordered_json;
 
-constexpr int kVersion = 1;
-constexpr int kDeepest = 40;
-
-/// nlohmann's parser recurses in its destructor only; depth is still bounded so that no file is absurd.
-Json parseBounded(const std::string& content, const std::string& file)
-{
-    const auto watch = [&](int depth, Json::parse_event_t, Json&) {
-        if (depth > kDeepest) {
-            throw FormatError(file, 0, "nested too deeply");
-        }
-        return true;
-    };
-    try {
-        return Json::parse(content, watch);
-    } catch (const Json::parse_error& error) {
-        const int line = formats::lineOf(content, error.byte == 0 ? 0 : error.byte - 1);
-        const bool cut_off = error.byte >= content.size();
-        throw FormatError(
-            file, line, cut_off ? "the file ends in the middle: half written" : "not valid JSON here");
-    }
-}
-
-/// Reads a file of one kind: "brumefall/<kind>/<version>".
-Json readKind(const std::filesystem::path& path, const std::string& kind)
-{
-    const std::string file = path.string();
-    const std::string content = formats::readFile(path);
-    Json json = parseBounded(content, file);
-    const std::string prefix = "brumefall/" + kind + "/";
-    const std::string format = json.is_object() && json.contains("format") && json["format"].is_string()
-        ? json["format"].get<std::string>()
-        : "";
-    if (!format.starts_with(prefix)) {
-        throw FormatError(file, 1, "this is not a " + kind + " file of Brumefall");
-    }
-    int version = 0;
-    std::from_chars(format.data() + prefix.size(), format.data() + format.size(), version);
-    if (version > kVersion) {
-        throw FormatError(file, 1,
-            "made by a newer Brumefall (version " + std::to_string(version)
-                + "); it was not opened and not changed");
-    }
-    if (version < 1) {
-        throw FormatError(file, 1, "its format says no version");
-    }
-    return json;
-}
-
-/// Runs `read`, turning a member of the wrong type into a FormatError.
-template <typename Read> auto reading(const std::filesystem::path& path, Read read)
-{
-    try {
-        return read();
-    } catch (const nlohmann::json::exception& error) {
-        std::string why = error.what();
-        if (const auto bracket = why.find("] "); bracket != std::string::npos) {
-            why = why.substr(bracket + 2);
-        }
-        throw FormatError(path.string(), 0, "a member is missing or of the wrong type: " + why);
-    }
-}
-
 /// What was in the file before, so that members unknown to this version are kept.
 Json keptMembers(const std::string& raw)
 {
     Json json = raw.empty() ? Json::object() : Json::parse(raw, nullptr, false);
     return json.is_object() ? json : Json::object();
-}
-
-void write(const std::filesystem::path& file, const Json& json)
-{
-    std::error_code ignored;
-    std::filesystem::create_directories(file.parent_path(), ignored);
-    formats::writeFile(file, json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n");
 }
 
 Json readerToJson(const plan::Reader& reader)
@@ -168,8 +100,8 @@ std::filesystem::path stageFolder(const std::filesystem::path& given)
 
 Stage readStage(const std::filesystem::path& file)
 {
-    const Json json = readKind(file, "stage");
-    return reading(file, [&] {
+    const Json json = formats::readKind(file, "stage");
+    return formats::reading(file, [&] {
         Stage stage;
         const Json about = json.value("stage", Json::object());
         stage.name = about.value("name", file.parent_path().filename().string());
@@ -209,13 +141,13 @@ void writeStage(const std::filesystem::path& file, const Stage& stage)
     json["reader"].update(readerToJson(stage.reader));
     json["driver"].update(driverToJson(stage.driver));
     json["pinned_s"] = stage.pinned_s;
-    write(file, json);
+    formats::writeKind(file, json);
 }
 
 pace::Pass readPass(const std::filesystem::path& file)
 {
-    const Json json = readKind(file, "pass");
-    return reading(file, [&] {
+    const Json json = formats::readKind(file, "pass");
+    return formats::reading(file, [&] {
         pace::Pass pass;
         pass.name = file.stem().string();
         pass.kind = json.value("kind", "stage");
@@ -243,7 +175,7 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass)
 {
     Json json = Json::object();
     try {
-        json = readKind(file, "pass"); // keeps what this version does not know
+        json = formats::readKind(file, "pass"); // keeps what this version does not know
     } catch (const FormatError&) {
         json["format"] = "brumefall/pass/1";
     }
@@ -269,13 +201,13 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass)
         trace.push_back({{"time_s", knot.time_s}, {"station_m", knot.station_m}});
     }
     json["trace"] = std::move(trace);
-    write(file, json);
+    formats::writeKind(file, json);
 }
 
 Take readTake(const std::filesystem::path& file)
 {
-    const Json json = readKind(file, "take");
-    return reading(file, [&] {
+    const Json json = formats::readKind(file, "take");
+    return formats::reading(file, [&] {
         Take take;
         take.name = file.stem().string();
         take.pass = json.value("pass", "");
@@ -316,7 +248,7 @@ void writeTake(const std::filesystem::path& file, const Take& take)
         remarks.push_back({{"note", remark.note}, {"says", remark.says}});
     }
     json["remarks"] = std::move(remarks);
-    write(file, json);
+    formats::writeKind(file, json);
 }
 
 std::vector<std::filesystem::path> listJson(const std::filesystem::path& folder)

@@ -1,0 +1,27 @@
+/// Caption files as timed lines: SRT, WebVTT, or plain "[m:ss] text".
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace brumefall::captions {
+
+/// A stretch of captions. Times are seconds in the media; `line` is that of its text in the file, from 1.
+struct Cue {
+    double start_s = 0.0;
+    double end_s = 0.0;
+    int line = 0;
+    std::string text; ///< without markup; lines are separated by '\n'
+};
+
+inline constexpr std::size_t kMostCues = 100'000;
+
+/// Reads any of the three kinds; a plain line lasts until the next. Throws formats::FormatError naming `file`
+/// and the line where there is no time stamp at all or one makes no sense.
+[[nodiscard]] std::vector<Cue> readCues(std::string_view content, const std::string& file);
+
+/// Whether `content` looks like captions rather than notes.
+[[nodiscard]] bool looksLikeCaptions(std::string_view content);
+
+} // namespace brumefall::captions

@@ -1,0 +1,371 @@
+#include "captions/draft.h"
+
+#include "notes/dictionary.h"
+#include "notes/line_parser.h"
+#include "notes/text.h"
+
+#include <algorithm>
+#include <cctype>
+
+namespace brumefall::captions {
+namespace {
+
+using notes::Order;
+using notes::Role;
+
+/// A word with the time at which it is said, about.
+struct HeardWord {
+    std::string word; ///< lower case, without punctuation
+    std::string written;
+    double at_s;
+    int line;
+    bool first_of_cue;
+    std::string shown_again = {}; ///< words before it that were captioned twice
+};
+
+std::string plainWord(std::string_view written)
+{
+    std::string word = notes::lowerCase(written);
+    std::erase_if(word, [](unsigned char c) {
+        return c < 0x80 && !std::isalnum(c) && c != '\'' && c != '+' && c != '-' && c != '.';
+    });
+    while (!word.empty() && (word.back() == '.' || word.back() == '-' || word.back() == '\'')) {
+        word.pop_back();
+    }
+    while (!word.empty() && (word.front() == '.' || word.front() == '\'' || word.front() == '-')) {
+        word.erase(word.begin());
+    }
+    return word;
+}
+
+/// The cues as one stream of words, with what is shown twice taken once.
+class Flattener {
+public:
+    std::vector<HeardWord> flatten(const std::vector<Cue>& cues)
+    {
+        for (const Cue& cue : cues) {
+            add(cue);
+        }
+        return std::move(words_);
+    }
+
+private:
+    void add(const Cue& cue)
+    {
+        auto fresh = wordsOf(cue);
+        const std::size_t overlap = overlapWith(fresh, cue);
+        last_end_s_ = cue.end_s;
+        if (overlap > 0 && overlap < fresh.size()) {
+            fresh[overlap].first_of_cue = true;
+            for (std::size_t i = 0; i < overlap; ++i) {
+                fresh[overlap].shown_again += (i == 0 ? "" : " ") + fresh[i].word;
+            }
+        }
+        words_.insert(words_.end(),
+            std::make_move_iterator(fresh.begin() + static_cast<std::ptrdiff_t>(overlap)),
+            std::make_move_iterator(fresh.end()));
+    }
+
+    static std::vector<HeardWord> wordsOf(const Cue& cue)
+    {
+        std::vector<HeardWord> words;
+        int line = cue.line;
+        std::size_t begin = 0;
+        while (begin <= cue.text.size()) {
+            const std::size_t end = std::min(cue.text.find('\n', begin), cue.text.size());
+            for (const std::string& written :
+                notes::splitWords(std::string_view(cue.text).substr(begin, end - begin))) {
+                const bool bracketed =
+                    written.front() == '[' || written.front() == '(' || written.front() == '>';
+                if (auto word = plainWord(written); !word.empty() && !bracketed) {
+                    words.push_back({std::move(word), written, 0.0, line, words.empty()});
+                }
+            }
+            ++line;
+            begin = end + 1;
+        }
+        for (std::size_t i = 0; i < words.size(); ++i) {
+            const double share = static_cast<double>(i) / static_cast<double>(words.size());
+            words[i].at_s = cue.start_s + share * (cue.end_s - cue.start_s);
+        }
+        return words;
+    }
+
+    /// How many of the cue's first words were shown before. Rolling captions repeat whole lines while they
+    /// stand; others repeat a word or two at the edge, but hardly a whole corner.
+    [[nodiscard]] std::size_t overlapWith(const std::vector<HeardWord>& fresh, const Cue& cue) const
+    {
+        const bool adjoining = cue.start_s < last_end_s_ + 0.1;
+        for (std::size_t n = std::min(fresh.size(), words_.size()); n > 0; --n) {
+            const auto tail = words_.end() - static_cast<std::ptrdiff_t>(n);
+            const bool same = std::equal(tail, words_.end(), fresh.begin(),
+                [](const HeardWord& a, const HeardWord& b) { return a.word == b.word; });
+            const bool corner = std::any_of(fresh.begin(), fresh.begin() + static_cast<std::ptrdiff_t>(n),
+                [](const HeardWord& w) { return w.word == "left" || w.word == "right"; });
+            if (same && (adjoining || (n < fresh.size() && !corner))) {
+                return n;
+            }
+        }
+        return 0;
+    }
+
+    std::vector<HeardWord> words_;
+    double last_end_s_ = -1e9;
+};
+
+/// How sure it is that words shown again at an edge were said once.
+constexpr double kShownAgain = 0.9;
+
+bool isNumberLike(const std::string& word)
+{
+    static const std::vector<std::string> kNumbers{
+        "one", "two", "three", "four", "five", "six", "for", "to", "tree"};
+    return (word.size() == 1 && std::isdigit(static_cast<unsigned char>(word[0])) != 0)
+        || std::find(kNumbers.begin(), kNumbers.end(), word) != kNumbers.end();
+}
+
+/// Which side of the direction the grade stands on, by majority.
+Order orderOf(const std::vector<HeardWord>& words)
+{
+    int before = 0;
+    int after = 0;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        if (words[i].word == "left" || words[i].word == "right") {
+            before += i > 0 && isNumberLike(words[i - 1].word) ? 1 : 0;
+            after += i + 1 < words.size() && isNumberLike(words[i + 1].word) ? 1 : 0;
+        }
+    }
+    return before > after ? Order::number_first : Order::direction_first;
+}
+
+/// Cuts the stream into calls: at silences, and at cue edges where the words before are complete.
+class Cutter {
+public:
+    Cutter(const std::vector<HeardWord>& words, Order order)
+        : words_(words)
+        , order_(order)
+    {
+    }
+
+    [[nodiscard]] std::vector<std::pair<std::size_t, std::size_t>> cut() const
+    {
+        std::vector<std::pair<std::size_t, std::size_t>> calls;
+        std::size_t begin = 0;
+        for (std::size_t i = 1; i <= words_.size(); ++i) {
+            if (i == words_.size() || endsBefore(i, i - begin)) {
+                calls.emplace_back(begin, i);
+                begin = i;
+            }
+        }
+        return calls;
+    }
+
+private:
+    [[nodiscard]] bool endsBefore(std::size_t i, std::size_t length) const
+    {
+        constexpr double kSilence_s = 2.0;
+        constexpr std::size_t kLongestCall = 40;
+        if (!words_[i].first_of_cue) {
+            return length >= kLongestCall;
+        }
+        if (words_[i].at_s - words_[i - 1].at_s > kSilence_s) {
+            return !dangles(i - 1) || words_[i].at_s - words_[i - 1].at_s > 2.0 * kSilence_s;
+        }
+        return !dangles(i - 1) && !continues(i);
+    }
+
+    /// A call does not end with this word.
+    [[nodiscard]] bool dangles(std::size_t i) const
+    {
+        static const std::vector<std::string> kOpen{"into", "over", "and", "tightens", "caution", "through",
+            "don't", "keep", "past", "very", "extra", "unseen", "double", "danger", "care", "plus", "sudden"};
+        const std::string& word = words_[i].word;
+        const bool side = word == "left" || word == "right";
+        if (side) {
+            return order_ == Order::direction_first && (i == 0 || !isNamedBefore(words_[i - 1].word));
+        }
+        if (order_ == Order::number_first && isNumberLike(word) && word.size() > 1) {
+            return i == 0 || (words_[i - 1].word != "tightens" && words_[i - 1].word != "opens");
+        }
+        return word != "tightens" && std::find(kOpen.begin(), kOpen.end(), word) != kOpen.end();
+    }
+
+    static bool isNamedBefore(const std::string& word)
+    {
+        return word == "hairpin" || word == "square" || word == "acute" || word == "kink" || word == "keep"
+            || word == "flat" || word == "turn" || word == "fork" || word == "chicane" || word == "pin";
+    }
+
+    /// A call does not begin with this word.
+    [[nodiscard]] bool continues(std::size_t i) const
+    {
+        static const std::vector<std::string> kGoesOn{
+            "tightens", "opens", "titans", "late", "plus", "minus", "long"};
+        const std::string& word = words_[i].word;
+        return std::find(kGoesOn.begin(), kGoesOn.end(), word) != kGoesOn.end()
+            && !(order_ == Order::number_first && word == "long");
+    }
+
+    const std::vector<HeardWord>& words_;
+    Order order_;
+};
+
+/// What a line is, beside notes.
+struct LineRole {
+    bool talk = false; ///< nothing but chatter
+    bool countdown = false;
+    bool go = false;
+    bool stop = false;
+};
+
+LineRole roleOf(const std::string& text, const notes::Dictionary& dictionary, Order order)
+{
+    const auto tokens = notes::tokenise(text, dictionary);
+    const auto atoms = notes::findAtoms(tokens, order, dictionary);
+    LineRole role;
+    role.talk = !atoms.empty();
+    for (const auto& atom : atoms) {
+        role.talk = role.talk && (atom.role == Role::chatter || atom.role == Role::glue);
+        role.countdown = role.countdown || (atom.role == Role::chatter && atom.value == "countdown");
+        role.stop = role.stop || atom.role == Role::stop;
+    }
+    const auto words = notes::splitWords(text);
+    role.go = role.talk && !words.empty() && words.back() == "go";
+    return role;
+}
+
+class Drafter {
+public:
+    Drafter(const std::vector<Cue>& cues, const notes::Style& style)
+        : dictionary_(style)
+        , words_(Flattener().flatten(cues))
+    {
+        draft_.order = style.order.value_or(orderOf(words_));
+    }
+
+    Draft draft()
+    {
+        for (const auto& [begin, end] : Cutter(words_, draft_.order).cut()) {
+            addCall(begin, end);
+        }
+        closeStage();
+        return std::move(draft_);
+    }
+
+private:
+    void addCall(std::size_t begin, std::size_t end)
+    {
+        DraftCall call;
+        call.line = words_[begin].line;
+        call.at_s = words_[begin].at_s;
+        const double pace_s = end - begin > 1
+            ? (words_[end - 1].at_s - words_[begin].at_s) / static_cast<double>(end - begin - 1)
+            : 0.3;
+        call.end_s = words_[end - 1].at_s + pace_s;
+        std::vector<std::string> words;
+        for (std::size_t i = begin; i < end; ++i) {
+            if (!words_[i].shown_again.empty()) {
+                call.heard += (call.heard.empty() ? "" : " ") + words_[i].shown_again;
+                call.repairs.push_back({0, words_[i].shown_again, "", kShownAgain});
+            }
+            call.heard += (call.heard.empty() ? "" : " ") + words_[i].word;
+            words.push_back(words_[i].word);
+        }
+        auto tidied = tidy(std::move(words), draft_.order);
+        call.repairs.insert(call.repairs.end(), tidied.repairs.begin(), tidied.repairs.end());
+        for (Repair& repair : call.repairs) {
+            repair.line = call.line;
+        }
+        call.text = notes::joinWords(tidied.words);
+        const LineRole role = roleOf(call.text, dictionary_, draft_.order);
+        if (role.countdown || role.go) {
+            closeStage();
+            go_s_ = call.end_s;
+            counted_down_ = true;
+        }
+        if (role.talk) {
+            draft_.chatter += static_cast<int>(end - begin);
+            return;
+        }
+        draft_.calls.push_back(std::move(call));
+        if (role.stop) {
+            closeStage();
+        }
+    }
+
+    void closeStage()
+    {
+        const std::size_t first = draft_.stages.empty() ? 0 : draft_.stages.back().last_call;
+        if (first < draft_.calls.size()) {
+            const DraftCall& from = draft_.calls[first];
+            draft_.stages.push_back({counted_down_ ? std::min(go_s_, from.at_s) : from.at_s,
+                draft_.calls.back().end_s, counted_down_, first, draft_.calls.size()});
+        }
+        counted_down_ = false;
+    }
+
+    notes::Dictionary dictionary_;
+    std::vector<HeardWord> words_;
+    Draft draft_;
+    double go_s_ = 0.0;
+    bool counted_down_ = false;
+};
+
+} // namespace
+
+double DraftCall::confidence() const
+{
+    double least = 1.0;
+    for (const Repair& repair : repairs) {
+        least = std::min(least, repair.confidence);
+    }
+    return least;
+}
+
+Draft draftNotes(const std::vector<Cue>& cues, const notes::Style& style)
+{
+    return Drafter(cues, style).draft();
+}
+
+std::string draftText(const Draft& draft, std::size_t first, std::size_t last,
+    const std::function<bool(const DraftCall&)>& take)
+{
+    std::string text;
+    for (std::size_t c = first; c < std::min(last, draft.calls.size()); ++c) {
+        const DraftCall& call = draft.calls[c];
+        text += (!take || take(call) ? call.text : call.heard) + "\n";
+    }
+    return text;
+}
+
+notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style)
+{
+    auto with_order = style;
+    with_order.order = draft.order;
+    auto parsed = notes::parseNotes(draftText(draft, 0, draft.calls.size()), with_order);
+    const auto fileLine = [&](int line) {
+        const auto index = static_cast<std::size_t>(line - 1);
+        return line >= 1 && index < draft.calls.size() ? draft.calls[index].line : line;
+    };
+    for (notes::Call& call : parsed.calls) {
+        const auto index = static_cast<std::size_t>(call.line - 1);
+        if (index < draft.calls.size()) {
+            call.at_s = draft.calls[index].at_s;
+        }
+        call.line = fileLine(call.line);
+    }
+    for (auto& unknown : parsed.unknown) {
+        unknown.line = fileLine(unknown.line);
+    }
+    for (auto& diagnostic : parsed.diagnostics) {
+        diagnostic.line = fileLine(diagnostic.line);
+    }
+    for (auto& evidence : parsed.style.evidence) {
+        evidence.line = evidence.line > 0 ? fileLine(evidence.line) : 0;
+    }
+    parsed.words += draft.chatter;
+    parsed.chatter += draft.chatter;
+    return parsed;
+}
+
+} // namespace brumefall::captions

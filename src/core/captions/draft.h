@@ -1,0 +1,54 @@
+/// Captions to draft notes with draft times: what was heard, what is proposed, and how sure it is. Nothing
+/// is changed silently.
+#pragma once
+
+#include "captions/cues.h"
+#include "captions/tidy.h"
+#include "notes/parser.h"
+
+#include <functional>
+#include <string>
+#include <vector>
+
+namespace brumefall::captions {
+
+/// One proposed call.
+struct DraftCall {
+    int line = 0; ///< of the file
+    double at_s = 0.0; ///< in the media, when its first word is said
+    double end_s = 0.0;
+    std::string heard; ///< as captioned
+    std::string text; ///< as proposed
+    std::vector<Repair> repairs;
+
+    /// How sure the proposal is: that of its least sure repair, 1 where nothing was mended.
+    [[nodiscard]] double confidence() const;
+};
+
+/// A stage within the recording: calls [first_call, last_call). Times in the media.
+struct DraftStage {
+    double go_s = 0.0;
+    double stop_s = 0.0;
+    bool counted_down = false; ///< a countdown was heard; else go is the first call
+    std::size_t first_call = 0;
+    std::size_t last_call = 0;
+};
+
+struct Draft {
+    notes::Order order = notes::Order::direction_first;
+    std::vector<DraftCall> calls;
+    std::vector<DraftStage> stages; ///< at least one where there are calls
+    int chatter = 0; ///< words of talk that were left out of the calls
+};
+
+[[nodiscard]] Draft draftNotes(const std::vector<Cue>& cues, const notes::Style& style = {});
+
+/// The draft's calls [first, last) as notes text, one call a line; `take` says for each call whether its
+/// proposal is taken or what was heard is kept.
+[[nodiscard]] std::string draftText(const Draft& draft, std::size_t first, std::size_t last,
+    const std::function<bool(const DraftCall&)>& take = {});
+
+/// The whole draft understood: lines are those of the file, calls have their `at_s`.
+[[nodiscard]] notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style = {});
+
+} // namespace brumefall::captions

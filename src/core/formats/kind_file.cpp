@@ -1,0 +1,66 @@
+#include "formats/kind_file.h"
+
+#include <charconv>
+
+namespace brumefall::formats {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+constexpr int kVersion = 1;
+constexpr int kDeepest = 40;
+
+/// nlohmann's parser recurses in its destructor only; depth is still bounded so that no file is absurd.
+Json parseBounded(const std::string& content, const std::string& file)
+{
+    const auto watch = [&](int depth, Json::parse_event_t, Json&) {
+        if (depth > kDeepest) {
+            throw FormatError(file, 0, "nested too deeply");
+        }
+        return true;
+    };
+    try {
+        return Json::parse(content, watch);
+    } catch (const Json::parse_error& error) {
+        const int line = formats::lineOf(content, error.byte == 0 ? 0 : error.byte - 1);
+        const bool cut_off = error.byte >= content.size();
+        throw FormatError(
+            file, line, cut_off ? "the file ends in the middle: half written" : "not valid JSON here");
+    }
+}
+
+} // namespace
+
+Json readKind(const std::filesystem::path& path, const std::string& kind)
+{
+    const std::string file = path.string();
+    const std::string content = formats::readFile(path);
+    Json json = parseBounded(content, file);
+    const std::string prefix = "brumefall/" + kind + "/";
+    const std::string format = json.is_object() && json.contains("format") && json["format"].is_string()
+        ? json["format"].get<std::string>()
+        : "";
+    if (!format.starts_with(prefix)) {
+        throw FormatError(file, 1, "this is not a " + kind + " file of Brumefall");
+    }
+    int version = 0;
+    std::from_chars(format.data() + prefix.size(), format.data() + format.size(), version);
+    if (version > kVersion) {
+        throw FormatError(file, 1,
+            "made by a newer Brumefall (version " + std::to_string(version)
+                + "); it was not opened and not changed");
+    }
+    if (version < 1) {
+        throw FormatError(file, 1, "its format says no version");
+    }
+    return json;
+}
+
+void writeKind(const std::filesystem::path& file, const Json& json)
+{
+    std::error_code ignored;
+    std::filesystem::create_directories(file.parent_path(), ignored);
+    writeFile(file, json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n");
+}
+
+} // namespace brumefall::formats
