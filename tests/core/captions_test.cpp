@@ -106,6 +106,29 @@ TEST(Captions, ReadsTheThreeKindsAlike)
     EXPECT_FALSE(captions::looksLikeCaptions("left four 60\nright three"));
 }
 
+TEST(Captions, TalkIsLeftOutOfTheNotesAndKeptToBeShown)
+{
+    const auto draft =
+        draftNotes(readCues("[0:05] left four 80\n"
+                            "[0:12] lovely that's really good keep pushing 150 left two\n"
+                            "[0:40] so that was a pretty good stage I thought the tyres were cold\n",
+            "talk.txt"));
+    ASSERT_EQ(draft.calls.size(), 2U);
+    EXPECT_EQ(draft.calls[1].text, "150 left two");
+    ASSERT_EQ(draft.calls[1].repairs.size(), 1U);
+    EXPECT_EQ(draft.calls[1].repairs[0].from, "lovely that's really good keep pushing");
+    ASSERT_EQ(draft.talk.size(), 1U);
+    EXPECT_EQ(draft.talk[0].line, 3);
+    EXPECT_EQ(draft.stages.size(), 1U) << "talk makes no stage of its own";
+}
+
+TEST(Captions, AGradeGluedToItsDirectionIsNotLost)
+{
+    const auto tidied = captions::tidy(
+        {"right6", "150", "left5", "into", "write", "three", "minus60"}, notes::Order::direction_first);
+    EXPECT_EQ(notes::joinWords(tidied.words), "right 6 150 left 5 into right three minus 60");
+}
+
 TEST(Captions, RollingCaptionsAreTakenOnce)
 {
     const auto draft = draftOf("WEBVTT\n\n00:01.000 --> 00:03.000\nleft four into\n\n"

@@ -7,6 +7,13 @@
 #include <QStandardPaths>
 #include <QWidget>
 
+/// A static library's resources are linked in only where something asks for them; Qt wants this at global
+/// scope.
+static void bringInResources()
+{
+    Q_INIT_RESOURCE(resources);
+}
+
 namespace brumefall::app {
 namespace {
 
@@ -152,6 +159,7 @@ void hideInstalledMono()
 
 void loadFonts()
 {
+    bringInResources();
     for (const char* file :
         {":/fonts/B612-Regular.otf", ":/fonts/B612-Bold.otf", ":/fonts/B612-Italic.otf"}) {
         QFontDatabase::addApplicationFont(QString::fromLatin1(file));

@@ -1,5 +1,6 @@
 #include "captions/draft.h"
 
+#include "notes/atom_line.h"
 #include "notes/dictionary.h"
 #include "notes/line_parser.h"
 #include "notes/text.h"
@@ -200,7 +201,7 @@ private:
     [[nodiscard]] bool continues(std::size_t i) const
     {
         static const std::vector<std::string> kGoesOn{
-            "tightens", "opens", "titans", "late", "plus", "minus", "long"};
+            "tightens", "opens", "titans", "late", "plus", "minus", "long", "no", "sorry", "correction"};
         const std::string& word = words_[i].word;
         return std::find(kGoesOn.begin(), kGoesOn.end(), word) != kGoesOn.end()
             && !(order_ == Order::number_first && word == "long");
@@ -218,17 +219,37 @@ struct LineRole {
     bool stop = false;
 };
 
+/// Words that say what road comes; a line with one of them is no mere talk.
+bool saysRoad(const notes::Atom& atom)
+{
+    const auto is = [&](std::initializer_list<Role> roles) { return notes::isOneOf(roles, atom.role); };
+    return is({Role::direction, Role::number, Role::shape, Role::warning, Role::finish, Role::stop,
+               Role::line, Role::junction, Role::chicane})
+        || (atom.role == Role::named_grade
+            && (atom.value.ends_with("hairpin") || atom.value.ends_with("square")));
+}
+
 LineRole roleOf(const std::string& text, const notes::Dictionary& dictionary, Order order)
 {
     const auto tokens = notes::tokenise(text, dictionary);
     const auto atoms = notes::findAtoms(tokens, order, dictionary);
     LineRole role;
     role.talk = !atoms.empty();
+    std::size_t talk = 0;
+    std::size_t odd = 0;
+    std::size_t content = 0;
+    bool road = false;
     for (const auto& atom : atoms) {
+        talk += atom.role == Role::chatter ? 1 : 0;
+        odd += atom.role == Role::unknown ? 1 : 0;
+        content += notes::isOneOf({Role::chatter, Role::unknown, Role::glue}, atom.role) ? 0 : 1;
+        road = road || saysRoad(atom);
         role.talk = role.talk && (atom.role == Role::chatter || atom.role == Role::glue);
         role.countdown = role.countdown || (atom.role == Role::chatter && atom.value == "countdown");
         role.stop = role.stop || atom.role == Role::stop;
     }
+    // "so that was a good stage, I thought the tyres were cold"
+    role.talk = role.talk || (!road && talk >= 2 && talk + odd >= content);
     const auto words = notes::splitWords(text);
     role.go = role.talk && !words.empty() && words.back() == "go";
     return role;
@@ -271,8 +292,14 @@ private:
             call.heard += (call.heard.empty() ? "" : " ") + words_[i].word;
             words.push_back(words_[i].word);
         }
+        if (const LineRole heard = roleOf(notes::joinWords(words), dictionary_, draft_.order);
+            heard.talk && !heard.countdown && !heard.go) {
+            addTalk(std::move(call), end - begin);
+            return;
+        }
         auto tidied = tidy(std::move(words), draft_.order);
         call.repairs.insert(call.repairs.end(), tidied.repairs.begin(), tidied.repairs.end());
+        removeTalkAtTheEdges(tidied.words, call);
         for (Repair& repair : call.repairs) {
             repair.line = call.line;
         }
@@ -284,12 +311,53 @@ private:
             counted_down_ = true;
         }
         if (role.talk) {
-            draft_.chatter += static_cast<int>(end - begin);
+            addTalk(std::move(call), end - begin);
             return;
         }
         draft_.calls.push_back(std::move(call));
         if (role.stop) {
             closeStage();
+        }
+    }
+
+    void addTalk(DraftCall call, std::size_t words)
+    {
+        draft_.chatter += static_cast<int>(words);
+        call.text.clear();
+        call.repairs.clear();
+        draft_.talk.push_back(std::move(call));
+    }
+
+    /// "lovely, keep pushing, 150 left two": what is said before and after the notes of a call goes, and is
+    /// told.
+    void removeTalkAtTheEdges(std::vector<std::string>& words, DraftCall& call)
+    {
+        const auto tokens = notes::tokenise(notes::joinWords(words), dictionary_);
+        const auto atoms = notes::findAtoms(tokens, draft_.order, dictionary_);
+        const auto isTalk = [](const notes::Atom& atom) {
+            return atom.role == Role::chatter && atom.value != "countdown";
+        };
+        const auto isAny = [&](const notes::Atom& atom) { return isTalk(atom) || atom.role == Role::glue; };
+        if (tokens.size() != words.size()) {
+            return; // a word that stands for several: its place is not known here
+        }
+        const auto first = std::find_if_not(atoms.begin(), atoms.end(), isAny);
+        const auto last = std::find_if_not(atoms.rbegin(), atoms.rend(), isAny).base();
+        if (first >= last) {
+            return;
+        }
+        const auto remove = [&](std::size_t from, std::size_t to) {
+            const auto begin = words.begin() + static_cast<std::ptrdiff_t>(from);
+            const auto end = words.begin() + static_cast<std::ptrdiff_t>(to);
+            call.repairs.push_back({0, notes::joinWords({begin, end}), "", 0.8});
+            draft_.chatter += static_cast<int>(to - from);
+            words.erase(begin, end);
+        };
+        if (std::any_of(last, atoms.end(), isTalk)) {
+            remove((last - 1)->last, words.size());
+        }
+        if (std::any_of(atoms.begin(), first, isTalk)) {
+            remove(0, first->first);
         }
     }
 

@@ -78,6 +78,7 @@ public:
         splitNumbers();
         mendBySound();
         mendSoundAlikes();
+        dropDoubledRelations();
         return std::move(out_);
     }
 
@@ -210,12 +211,28 @@ private:
         }
     }
 
+    /// "over over crest", where a mishearing of "over" followed it.
+    void dropDoubledRelations()
+    {
+        for (std::size_t i = 1; i < out_.words.size(); ++i) {
+            if (out_.words[i] == out_.words[i - 1] && isOneOf(out_.words[i], {"over", "into", "through"})) {
+                replace(i - 1, 2, {out_.words[i]}, 0.9);
+                --i;
+            }
+        }
+    }
+
     // --- words and numbers run together --------------------------------------------------------------
 
     void splitRunTogether()
     {
         for (std::size_t i = 0; i < out_.words.size(); ++i) {
             const std::string word = out_.words[i];
+            if (const auto parts = lettersAndDigits(word); !parts.empty()) {
+                replace(i, 1, parts, 0.9);
+                i += parts.size() - 1;
+                continue;
+            }
             if (word.size() < 5 || isKnown(word) || isNumber(word) || !soundAlikes(word).empty()) {
                 continue;
             }
@@ -224,6 +241,25 @@ private:
                 i += parts->size() - 1;
             }
         }
+    }
+
+    /// "left5" and "60right": where letters meet digits, if the letters are a word of notes.
+    [[nodiscard]] static std::vector<std::string> lettersAndDigits(const std::string& word)
+    {
+        const auto isDigit = [](unsigned char c) { return std::isdigit(c) != 0; };
+        const auto seam = std::adjacent_find(word.begin(), word.end(), [&](char a, char b) {
+            return isDigit(static_cast<unsigned char>(a)) != isDigit(static_cast<unsigned char>(b));
+        });
+        if (seam == word.end()) {
+            return {};
+        }
+        const std::string head(word.begin(), seam + 1);
+        const std::string tail(seam + 1, word.end());
+        const std::string& letters = isNumber(head) ? tail : head;
+        const bool whole = isNumber(head) != isNumber(tail);
+        return whole && letters.size() >= 3 && (isKnown(letters) || !soundAlikes(letters).empty())
+            ? std::vector{head, tail}
+            : std::vector<std::string>{};
     }
 
     /// `word` as two or three known words of at least two letters, numbers included; the longest first.

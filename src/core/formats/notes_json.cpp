@@ -4,6 +4,8 @@
 
 #include <nlohmann/json.hpp>
 
+#include <cmath>
+
 namespace brumefall::formats {
 namespace {
 
@@ -127,7 +129,7 @@ Json notesToJson(const notes::ParsedNotes& parsed)
         }
         Json json{{"line", call.line}, {"text", call.text}, {"notes", std::move(list)}};
         if (call.at_s) {
-            json["at_s"] = *call.at_s;
+            json["at_s"] = std::round(*call.at_s * 1000.0) / 1000.0;
         }
         calls.push_back(std::move(json));
     }

@@ -60,6 +60,15 @@ bool Boundaries::headComesAtOnce(std::size_t i) const
     return false;
 }
 
+/// "left five into dip, right four": what the first corner leads into, not a joining word.
+bool Boundaries::leadsToThing(std::size_t i) const
+{
+    while (isOneOf({Role::glue, Role::size, Role::qualifier}, line_.roleAt(i))) {
+        ++i;
+    }
+    return line_.roleAt(i) == Role::thing && line_.atoms[i].pause_after;
+}
+
 bool Boundaries::isInto(std::size_t i) const
 {
     return (line_.roleAt(i) == Role::relation && line_.atoms[i].value == "into_thing")
@@ -74,7 +83,7 @@ bool Boundaries::isPrefix(std::size_t i) const
 
 LinkKind Boundaries::joinerAt(std::size_t i) const
 {
-    if (isInto(i) && headBeforeBoundary(i + 1)) {
+    if (isInto(i) && !leadsToThing(i + 1) && headBeforeBoundary(i + 1)) {
         return LinkKind::into;
     }
     if (line_.roleAt(i) == Role::joiner && line_.atoms[i].value == "and" && headComesAtOnce(i + 1)) {

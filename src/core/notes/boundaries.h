@@ -24,6 +24,7 @@ private:
     [[nodiscard]] bool headBeginsAt(std::size_t i) const;
     [[nodiscard]] bool headBeforeBoundary(std::size_t i) const;
     [[nodiscard]] bool headComesAtOnce(std::size_t i) const;
+    [[nodiscard]] bool leadsToThing(std::size_t i) const;
     [[nodiscard]] bool isInto(std::size_t i) const;
     [[nodiscard]] bool isPrefix(std::size_t i) const;
     [[nodiscard]] bool extentLeads(const Head& head) const;

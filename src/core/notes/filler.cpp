@@ -59,7 +59,14 @@ public:
             case Role::to: break;
             case Role::number: takeNumber(note, shape, feature, i); break;
             case Role::named_grade: takeNamedGrade(note, shape, i); break;
-            case Role::line: takeLine(note, atom.value); break;
+            case Role::line:
+                takeLine(note, atom.value);
+                if (feature.relation.empty() && atom.value == "straight_over") {
+                    feature.relation = "over";
+                } else if (feature.relation.empty() && atom.value.ends_with("through")) {
+                    feature.relation = "through";
+                }
+                break;
             case Role::relation:
                 feature.relation = atom.value == "into_thing" ? "into" : atom.value;
                 if (!note.features.empty() && isOneOf({Role::unknown}, nextContent(i, last))
@@ -74,14 +81,17 @@ public:
             case Role::thing:
             case Role::junction: {
                 if (spanIsTurn(note, i)) {
+                    feature.relation.clear(); // the "at" of "at junction"
                     break;
                 }
                 feature.what = atom.value;
-                takeAfterThing(feature, i, last);
+                std::vector<Feature> again;
+                takeAfterThing(feature, i, last, again);
                 if (feature.what == "straight" && note.kind == NoteKind::feature) {
                     note.kind = NoteKind::straight;
                 }
                 finishFeature(shape_fresh && !feature.relation.empty());
+                note.features.insert(note.features.end(), again.begin(), again.end());
                 break;
             }
             case Role::maybe:
@@ -118,11 +128,17 @@ public:
         }
         if (!feature.relation.empty() && !note.features.empty() && note.features.back().relation.empty()) {
             note.features.back().relation = feature.relation;
-        } else if (!feature.relation.empty()
-            && (feature.relation == "on_exit" || feature.relation == "on_entry")) {
+        } else if (!feature.relation.empty() && !note.surface.empty() && note.features.empty()) {
+            note.features.push_back(
+                {feature.relation, note.surface, feature.size, false, 0}); // "mud on exit"
+        } else if (feature.relation == "on_exit" || feature.relation == "on_entry") {
             note.features.push_back({feature.relation, {}, feature.size, false, 0});
         } else if (feature.relation == "left" || feature.relation == "right") {
             takeLine(note, "keep_" + feature.relation); // "on the left"
+        }
+        if (!feature.size.empty() && !note.features.empty() && note.features.back().size.empty()
+            && !note.features.back().what.empty()) {
+            note.features.back().size = feature.size; // "into ford, deep"
         }
         if (feature.maybe && note.features.empty() && !note.surface.empty()) {
             note.features.push_back({{}, note.surface, {}, true, 0}); // "ice possible"
@@ -232,8 +248,9 @@ private:
         note.features.push_back({{}, state, {}, false, 0});
     }
 
-    /// "gate on exit", "jump maybe", "logs outside": what is said after the thing.
-    void takeAfterThing(Feature& feature, std::size_t& i, std::size_t last)
+    /// "gate on exit", "jump maybe", "logs outside": what is said after the thing. A second relation, as in
+    /// "logs outside on exit", comes back in `again`.
+    void takeAfterThing(Feature& feature, std::size_t& i, std::size_t last, std::vector<Feature>& again)
     {
         if (i + 1 < last && line_.roleAt(i + 1) == Role::maybe && !line_.atoms[i].pause_after) {
             feature.maybe = true;
@@ -246,6 +263,8 @@ private:
             && (feature.relation.empty() || nextContent(i + 1, last) == Role::unknown)) {
             if (feature.relation.empty()) {
                 feature.relation = line_.atoms[i + 1].value;
+            } else {
+                again.push_back({line_.atoms[i + 1].value, feature.what, {}, feature.maybe, 0});
             }
             line_.used[++i] = true;
         }

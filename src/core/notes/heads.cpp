@@ -69,8 +69,8 @@ private:
                     ? std::nullopt
                     : std::optional(j);
             }
-            if (!isOneOf(
-                    {Role::extent, Role::sudden, Role::visibility, Role::modifier, Role::size, Role::glue},
+            if (!isOneOf({Role::extent, Role::sudden, Role::visibility, Role::modifier, Role::size,
+                             Role::glue, Role::instruction, Role::warning},
                     line_.atoms[j].role)
                 || line_.atoms[j].pause_after) {
                 return {};
@@ -128,14 +128,27 @@ private:
             return;
         }
         if (i > 0 && isOneOf({Role::thing, Role::relation}, line_.roleAt(i - 1))
-            && !line_.atoms[i - 1].pause_after) {
+            && line_.atoms[i - 1].value != "into_thing" && !line_.atoms[i - 1].pause_after) {
             return; // "logs left": the side of a thing
         }
         if (i > 0 && line_.roleAt(i - 1) == Role::chicane) {
             return;
         }
+        if (repeatsSide(i)) {
+            line_.used[i] = true;
+            return;
+        }
         line_.used[i] = true;
         const bool junction = junctionNear(i);
+        if (const auto square = junction ? std::nullopt : ninetyBeside(i)) {
+            line_.used[*square] = true;
+            line_.atoms[*square] = {Role::named_grade, "square", 0, line_.atoms[*square].first,
+                line_.atoms[*square].last, line_.atoms[*square].pause_after};
+            ++found_.corners;
+            found_.heads.push_back(
+                {std::min(i, *square), std::max(i, *square) + 1, NoteKind::corner, i, square});
+            return;
+        }
         if (!junction) {
             ++found_.corners;
             ++found_.against_order;
@@ -144,6 +157,27 @@ private:
         const bool before_word = i > 0 && line_.roleAt(i - 1) == Role::junction;
         found_.heads.push_back(
             {before_word ? i - 1 : i, i + 1, junction ? NoteKind::junction : NoteKind::corner, i, {}});
+    }
+
+    /// "one left plus to two left": the second direction says again which way the corner goes.
+    [[nodiscard]] bool repeatsSide(std::size_t i) const
+    {
+        return i >= 2 && isGrade(i - 1) && line_.roleAt(i - 2) == Role::to && !found_.heads.empty()
+            && found_.heads.back().direction
+            && line_.atoms[*found_.heads.back().direction].value == line_.atoms[i].value;
+    }
+
+    /// "left ninety": a right angle where the corner has no other grade.
+    [[nodiscard]] std::optional<std::size_t> ninetyBeside(std::size_t i) const
+    {
+        const auto isNinety = [&](std::size_t j) {
+            return line_.roleAt(j) == Role::number && line_.atoms[j].number == 90 && !line_.used[j];
+        };
+        if (isNinety(i + 1) && !line_.atoms[i].pause_after) {
+            return i + 1;
+        }
+        return i > 0 && isNinety(i - 1) && !line_.atoms[i - 1].pause_after ? std::optional(i - 1)
+                                                                           : std::nullopt;
     }
 
     /// "turn left at junction", "fork right": a junction word belonging to this direction, not one driven
@@ -196,6 +230,11 @@ private:
             found_.remarks.clear();
             --found_.corners;
             --found_.against_order;
+        }
+        // "chicane left right left": the sides of one chicane
+        while (head.direction && line_.roleAt(head.last) == Role::direction && !gradeAfter(head.last)
+            && !line_.atoms[head.last - 1].pause_after) {
+            line_.used[head.last++] = true;
         }
         found_.heads.push_back(head);
     }

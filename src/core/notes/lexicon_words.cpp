@@ -16,7 +16,7 @@ constexpr RoleWords kWords[] = {
         "flat_out=flat full=flat absolute=flat u_turn=hairpin hair_pins=hairpin hairpins=hairpin "
         "squared=square ninety_degree=square square_corner=square half_square=open_square "
         "acute_hairpin=tight_hairpin slow_hairpin=tight_hairpin fast_hairpin=open_hairpin flat_kink=kink "
-        "gentle=easy flatout=flat fast_bend=bend wide_square=open_square very_acute=acute"},
+        "flick=kink gentle=easy flatout=flat fast_bend=bend wide_square=open_square very_acute=acute"},
     {Role::modifier,
         "plus minus half and_a_half=half a_half=half less=minus more=plus double_plus=double_plus "
         "double_minus=double_minus and_half=half and_a_bit=plus bit_less=minus minus_minus=double_minus "
@@ -31,11 +31,12 @@ constexpr RoleWords kWords[] = {
         "stays=continues so_long=very_long super_long=extra_long ultra_long=extra_long"},
     {Role::shape,
         "tightens opens tightening=tightens opening=opens tighten=tightens open=opens closes=tightens "
-        "closing=tightens tightens_up=tightens widens=opens opens_up=opens opens_out=opens "
+        "closing=tightens tightens_up=tightens opens_up=opens opens_out=opens "
         "opens_round=opens opens_slightly=opens tightens_slightly=tightens tightens_hard=tightens "
         "tightens_bad=tightens nips=tightens nips_in=tightens unwinds=opens goes=becomes becomes "
-        "eases=opens eases_to=opens double_tightens=double_tightens double_apex triple_apex "
-        "tightens_into=tightens opens_into=opens tightens_again=tightens opens_again=opens "
+        "eases=opens eases_to=opens double_tightens=double_tightens tightens_twice=double_tightens "
+        "double_apex triple_apex "
+        "tightens_again=tightens opens_again=opens "
         "gets_tighter=tightens tightens_more=tightens tightens_a_lot=tightens tightens_a_bit=tightens "
         "tightens_quickly=tightens opens_quickly=opens opens_a_bit=opens opens_a_lot=opens "
         "opens_early=opens tightens_early=tightens tightens_up_to=tightens opens_up_to=opens "
@@ -99,7 +100,8 @@ constexpr RoleWords kWords[] = {
         "straight_after=after straight_before=before just_past=past all_through=through alongside=along "
         "following=after on_the_inside_of=inside inside_of=inside on_top_of=on on_line=on_line "
         "on_the_line=on_line in_the_road=on_road on_road=on_road on_the_road=on_road in_road=on_road "
-        "in_braking=on_entry under_braking=on_entry at_entry=on_entry at_exit=on_exit "
+        "at_end_of=at at_the_end_of=at end_of=after in_braking=on_entry under_braking=on_entry "
+        "at_entry=on_entry at_exit=on_exit "
         "at_the_exit=on_exit exits=on_exit"},
     {Role::thing,
         "crest crests=crest brow=crest brows=crest jump jumps=jump bump bumps=bump bumpy=bump dip "
@@ -107,6 +109,7 @@ constexpr RoleWords kWords[] = {
         "bridges=bridge gate gates=gate gateway=gate gatepost=gatepost gateposts=gatepost "
         "gate_post=gatepost gate_posts=gatepost grid grids=grid cattle_grid=grid bale bales=bale "
         "hay_bale=bale hay_bales=bale straw_bales=bale log logs=log log_pile=logs tree trees=tree stump "
+        "tree_stump=stump tree_stumps=stump "
         "stumps=stump rock rocks=rock stone stones=stone boulder boulders=boulder post posts=post pole "
         "poles=pole fence fences=fence wall walls=wall barn barns=barn house houses=house farm hut "
         "huts=hut church kerb kerbs=kerb curb=kerb curbs=kerb bank banks=bank ditch ditches=ditch drain "
@@ -152,13 +155,16 @@ constexpr RoleWords kWords[] = {
         "boat boats=boat net nets=net anchor crane winch pump pylons=pylon pylon aerial=mast "
         "antenna=mast wind_turbine=turbine turbine turbines=turbine landing landings=landing van lorry "
         "lorries=lorry truck caravan tractor tractors=tractor trailer digger bus container "
-        "containers=container silage hayrick stone_bridge=bridge"},
+        "containers=container silage hayrick stone_bridge=bridge water_crossing=ford "
+        "railway_crossing=level_crossing farm_entrance=entrance time_control=control control part "
+        "parts=part"},
     {Role::size,
         "small big huge large=big little=small tiny=small massive=huge deep shallow high low sharp "
         "nasty=bad bad slightly=small blind_small=small proper=big heavy=big steep soft double second "
         "triple twin=double first third last next really_big=huge very_big=huge very_small=small "
         "tiny_little=small medium_sized=medium_size short_sharp=sharp deepish=deep severe=bad "
-        "vicious=bad fairly_big=big quite_big=big biggish=big smallish=small quadruple"},
+        "vicious=bad second_one=second first_one=first third_one=third last_one=last fairly_big=big "
+        "quite_big=big biggish=big smallish=small quadruple twice=double thrice=triple x2=double x3=triple"},
     {Role::maybe,
         "maybe possible=maybe possibly=maybe perhaps=maybe doubtful=maybe might=maybe could_be=maybe "
         "may_be=maybe potential=maybe potentially=maybe questionable=maybe probable=maybe probably=maybe"},
@@ -177,7 +183,7 @@ constexpr RoleWords kWords[] = {
         "slick=slippery loose broken patches patchy=patches polished rough smooth dirt dirty "
         "gravelly=gravel grippy ash black_sand=sand marbles=loose greasy=slippery wet_patch=wet "
         "onto_gravel=gravel onto_tarmac=tarmac onto_concrete=concrete onto_cobbles=cobbles "
-        "onto_sand=sand onto_grass=grass to_gravel=gravel to_tarmac=tarmac to_cobbles=cobbles "
+        "onto_t=tarmac onto_sand=sand onto_grass=grass to_gravel=gravel to_tarmac=tarmac to_cobbles=cobbles "
         "to_sand=sand to_concrete=concrete change_to_gravel=gravel change_to_tarmac=tarmac "
         "washed_out=broken rutty=broken standing_water bitumen=tarmac sealed=tarmac blacktop=tarmac "
         "paved=tarmac paving=cobbles setts=cobbles brick=cobbles bricks=cobbles dusty=loose dust=loose "
@@ -211,7 +217,8 @@ constexpr RoleWords kWords[] = {
     {Role::width,
         "narrow narrows=narrows narrowing=narrows wide=wide wider=wide road_narrows=narrows "
         "gets_narrow=narrows goes_narrow=narrows becomes_narrow=narrows tight_road=narrow "
-        "road_widens=wide widening=wide bit_wider=wide opens_wide=wide very_narrow tight_gap=narrow "
+        "road_widens=widens widens widening=widens widens_out=widens gets_wide=widens gets_wider=widens "
+        "bit_wider=wide opens_wide=wide very_narrow tight_gap=narrow "
         "very_wide=wide wide_road=wide narrow_road=narrow single_track=narrow tight_between=narrow "
         "squeeze=narrow squeezes=narrows road_opens=wide pinch=narrow pinches=narrows bottleneck=narrow "
         "width_changes=width_change width_change road_changes=width_change"},
@@ -236,7 +243,7 @@ constexpr RoleWords kWords[] = {
         "at_crossroads=crossroads at_the_crossroads=crossroads at_fork=fork at_the_fork=fork"},
     {Role::chicane,
         "chicane esses=chicane chicanes=chicane artificial_chicane=chicane man_made_chicane=chicane "
-        "s_bend=chicane s-bend=chicane ess=chicane"},
+        "s_bend=chicane s-bend=chicane s_bends=chicane s-bends=chicane ess=chicane"},
     {Role::entry,
         "entry enter entry_left=entry_left entry_right=entry_right left_entry=entry_left "
         "right_entry=entry_right enter_left=entry_left enter_right=entry_right left_in=entry_left "
@@ -276,7 +283,8 @@ constexpr RoleWords kWords[] = {
         "steadily=steady take_it_easy=steady take_it_steady=steady calm_down=steady coast=lift "
         "hold_back=patience back_off=lift quick quickly=quick roll=lift rolling=lift"},
     {Role::joiner,
-        "and then=and plus_then=and immediately=into straight_into=into direct=into straightaway=into "
+        "and then=and immediate=into into_immediate=into into_an_immediate=into plus_then=and "
+        "immediately=into straight_into=into direct=into straightaway=into "
         "close=and tight_into=into followed_by=and leads_into=into leading_into=into leads_to=into "
         "goes_into=into runs_into=into directly_into=into straight_to=into quickly_into=into "
         "and_then=and then_immediately=into and_immediately=into tightly_into=into then_into=into "
@@ -307,7 +315,7 @@ constexpr RoleWords kWords[] = {
         "fourth_gear=gear change_gear=gear anti_lag stage_mode road_mode launch launch_control=launch "
         "check_tyres=check check check_pressures=check belts belts_tight=belts hold_on=belts "
         "sound_horn=horn clear_screen=wipers mirror mirrors=mirror listen quiet deep_breath=breathe "
-        "breathe_out=breathe"},
+        "breathe_out=breathe land"},
     {Role::qualifier,
         "white red black yellow green blue grey gray=grey brown old stone_built broken_down iron wooden "
         "new lone left_hand=left_hand right_hand=right_hand opposite main tall purple pink orange silver "
@@ -317,9 +325,9 @@ constexpr RoleWords kWords[] = {
         "the a an of it its is there this that your you're we onto just as be you will side hand-side "
         "it's has where slightly_more another again still keep stay get which so only very really quite "
         "bit them they these those some any been being all_along along_here yourself my our for_a "
-        "from_here until_here start_of beginning_of end_of middle_of edge_of lots_of plenty_of because "
+        "from_here until_here start_of beginning_of middle_of edge_of lots_of plenty_of because "
         "if when while must should got comes come coming gets surface width conditions starts begins "
-        "starting ends finishes ahead"},
+        "starting ends finishes ahead changes change"},
     {Role::underline, "!"},
     {Role::chatter,
         "good_luck well_done nice nicely lovely brilliant excellent come_on okay ok yeah yes good_job "
@@ -339,11 +347,31 @@ constexpr RoleWords kWords[] = {
         "three_two_one two_one ten_seconds_to_go minute one_minute two_minutes thirty_seconds_to_go "
         "fifteen_seconds twenty_seconds three_two_one_go keep_the_rhythm keep_going keep_that_up "
         "stay_calm stay_focused stay_with_it focus come_on_then that's_the_one that_was_close close_one "
-        "that_was_nice we_made_it nearly_there almost_there half_way halfway"},
+        "that_was_nice we_made_it nearly_there almost_there half_way halfway "
+        "i i'm i'll i've i'd am we're we'll we've we'd you've you'll he he's she she's they're they'll "
+        "him her his hers their theirs me us was wasn't were weren't are aren't do does did didn't "
+        "doesn't have haven't had hadn't having can can't could couldn't would wouldn't shouldn't what "
+        "what's why how who who's whose think thinking thought know knew knows feel feels felt say says "
+        "said saying see saw tell told hear heard pretty thing things something nothing anything "
+        "everything everyone everybody anyone somebody nobody lot day today tomorrow yesterday tonight "
+        "time times about like not never always but or than too_much also actually basically honestly "
+        "literally obviously probably_not let's_see that's that'll there's here's where's how's isn't "
+        "ain't gonna going_to wanna want wants wanted need needs needed love loved loving hate guys boys "
+        "lads lad buddy dude folks sir hey oi please sorry_mate fine better best worse worst happy funny "
+        "mad crazy insane unbelievable incredible gosh god jesus damn bloody hell shit bollocks bugger "
+        "sake christ_alive morning_all evening weekend week year years season rally event service team "
+        "crew driver co-driver codriver weather temperature fuel tyre_choice give gave giving make makes "
+        "made making put puts try tried trying work working worked happened happens happening thank "
+        "thankful welcome subscribe video okay_so alright_then whatever whoever anyway though although "
+        "while_we until_then ever every someone else same different already yet soon later_on early_on "
+        "just_about almost nearly_all quite_a_bit enough"},
 };
 
-constexpr std::array<std::pair<std::string_view, std::string_view>, 54> kAbbreviations{{
+constexpr std::array<std::pair<std::string_view, std::string_view>, 57> kAbbreviations{{
     {"l", "left"},
+    {"k", "kink"},
+    {"fl", "flat"},
+    {"@", "at"},
     {"r", "right"},
     {"lg", "long"},
     {"sh", "short"},

@@ -4,6 +4,7 @@
 #include "notes/filler.h"
 #include "notes/spoken.h"
 
+#include <algorithm>
 #include <optional>
 
 namespace brumefall::notes {
@@ -191,13 +192,19 @@ private:
         }
     }
 
+    /// Words of the line itself; a doubt written as "?" is none.
+    [[nodiscard]] int writtenWords(const Atom& atom) const
+    {
+        return static_cast<int>(std::count_if(line_.tokens.begin() + static_cast<std::ptrdiff_t>(atom.first),
+            line_.tokens.begin() + static_cast<std::ptrdiff_t>(atom.last),
+            [](const Token& token) { return token.begin < token.end; }));
+    }
+
     void count()
     {
         for (std::size_t i = 0; i < line_.atoms.size(); ++i) {
             // a number is one word, however it is written
-            const int words = line_.atoms[i].role == Role::number
-                ? 1
-                : static_cast<int>(line_.atoms[i].last - line_.atoms[i].first);
+            const int words = line_.atoms[i].role == Role::number ? 1 : writtenWords(line_.atoms[i]);
             out_.words += words;
             if (line_.atoms[i].role == Role::chatter) {
                 out_.chatter += words;

@@ -64,7 +64,7 @@ std::string suggestFor(std::string_view word)
         if (known.size() < 3 || std::abs(difference) > allowed) {
             continue;
         }
-        if (const int distance = editDistance(word, known); distance < best_distance) {
+        if (const int distance = editDistance(word, known); distance > 0 && distance < best_distance) {
             best_distance = distance;
             best = known;
         }

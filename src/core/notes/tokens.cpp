@@ -221,6 +221,11 @@ private:
         }
         if (tokens_[i].number_class != NumberClass::none || (words_[i] == "a" && isHundred(i + 1))) {
             const auto [value, count] = readNumber(i);
+            if (const std::size_t after = i + count; after < words_.size()
+                && (words_[after] == "seconds" || words_[after] == "minutes" || words_[after] == "minute")) {
+                push(Role::chatter, "countdown", 0, i, after + 1);
+                return after + 1;
+            }
             push(Role::number, std::to_string(value), value, i, i + count);
             return i + count;
         }
@@ -231,6 +236,21 @@ private:
         }
         if (match.words > 1 && isSideBeforeCorner(*match.entry, i + match.words)) {
             match = longestMatch(std::span(words_).subspan(i, 1)); // "bump on left four": a bump on a corner
+        }
+        if (match.entry != nullptr && match.entry->role == Role::entry && match.words == 2
+            && (words_[i] == "in" || words_[i + 1] == "in") && !speaksOfChicane()) {
+            match = longestMatch(std::span(words_).subspan(i, 1)); // "dip in left five"
+        }
+        if (match.entry == nullptr) {
+            push(Role::unknown, words_[i], 0, i, i + 1);
+            return i + 1;
+        }
+        if (isTargetAfterInto(i)) {
+            push(Role::to, "to", 0, i, i + 1);
+            return i + 1;
+        }
+        if (match.words > 1 && match.entry->words.front() == "hug" && endsWithSideOf(i, match.words)) {
+            match = longestMatch(std::span(words_).subspan(i, 1)); // "hug left three": the corner's own side
         }
         push(match.entry->role, match.entry->value, 0, i, i + match.words);
         return i + match.words;
@@ -259,6 +279,36 @@ private:
             }
         }
         return false;
+    }
+
+    [[nodiscard]] bool speaksOfChicane() const
+    {
+        return std::any_of(words_.begin(), words_.end(), [](const std::string& word) {
+            return word == "chicane" || word == "chicanes" || word == "esses";
+        });
+    }
+
+    /// "tightens into three": the number is what the corner becomes, unless it is the next corner's own.
+    [[nodiscard]] bool isTargetAfterInto(std::size_t i) const
+    {
+        if (words_[i] != "into" || atoms_.empty() || atoms_.back().role != Role::shape) {
+            return false;
+        }
+        std::size_t j = i + 1;
+        while (j < words_.size() && (words_[j] == "a" || words_[j] == "long")) {
+            ++j;
+        }
+        return classAt(j) != NumberClass::none && tokens_[j].number < 10 && !leadsToDirection(j)
+            && !(j + 1 < tokens_.size() && isDirection(tokens_[j + 1]));
+    }
+
+    /// The last of `count` words is the direction of a corner whose grade follows.
+    [[nodiscard]] bool endsWithSideOf(std::size_t i, std::size_t count) const
+    {
+        const std::size_t next = i + count;
+        return order_ == Order::direction_first && isDirection(tokens_[next - 1])
+            && !tokens_[next - 1].pause_after && classAt(next) != NumberClass::none
+            && tokens_[next].number < 10;
     }
 
     [[nodiscard]] bool isSideBeforeCorner(const LexiconEntry& entry, std::size_t next) const
@@ -420,6 +470,17 @@ private:
     std::vector<Atom> atoms_;
 };
 
+/// "jump?" is said "jump maybe"; the word has no letters of its own in the line.
+void addDoubt(std::vector<Token>& tokens)
+{
+    const std::vector<std::string> word{tokens.back().word};
+    const auto match = longestMatch(word);
+    if (match.entry != nullptr && match.entry->role == Role::thing) {
+        const std::size_t at = tokens.back().end;
+        tokens.push_back({"maybe", at, at, false, NumberClass::none, 0});
+    }
+}
+
 } // namespace
 
 std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
@@ -439,7 +500,7 @@ std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
         if (end == i) {
             break;
         }
-        if (line.substr(i, end - i) == "!") {
+        if (line.substr(i, end - i).find_first_not_of('!') == std::string_view::npos) {
             tokens.push_back({"!", i, end, false, NumberClass::none, 0});
             i = end;
             continue;
@@ -473,6 +534,10 @@ std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
                 }
                 part = j + 1;
             }
+        }
+        if (line.substr(last, end - last).find('?') != std::string_view::npos
+            && tokens.size() > count_before) {
+            addDoubt(tokens);
         }
         if (pause && !tokens.empty()) {
             tokens.back().pause_after = true;
