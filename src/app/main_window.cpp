@@ -7,6 +7,7 @@
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "theme/theme.h"
+#include "widgets/clock.h"
 #include "widgets/spine.h"
 
 #include <QApplication>
@@ -30,15 +31,6 @@ namespace brumefall::app {
 namespace {
 
 constexpr int kMostRecent = 8;
-
-QString clock(double time_s)
-{
-    const double t = std::abs(time_s);
-    return QStringLiteral("%1%2:%3")
-        .arg(time_s < -0.05 ? QStringLiteral("\u2212") : QString())
-        .arg(static_cast<int>(t) / 60)
-        .arg(std::fmod(t, 60.0), 4, 'f', 1, QLatin1Char('0'));
-}
 
 } // namespace
 
@@ -85,6 +77,7 @@ MainWindow::MainWindow()
         tab->setProperty("workspace", true);
         tab->setCheckable(true);
         tab->setFocusPolicy(Qt::NoFocus);
+        tab->setMinimumWidth(QFontMetrics(typeface(type::kText, true)).horizontalAdvance(tab->text()) + 30);
         connect(tab, &QPushButton::clicked, this, [this, i] { showWorkspace(static_cast<Workspace>(i)); });
         tabs->addWidget(tab);
         tabs_.push_back(tab);
@@ -245,7 +238,7 @@ void MainWindow::showTime(double stage_s)
 {
     const auto& pace = document_.prepared().placement.pace;
     const double station_m = pace.empty() ? 0.0 : std::clamp(pace.stationAt(stage_s), 0.0, pace.length_m());
-    time_->setText(tr("%1   %2 m").arg(clock(stage_s)).arg(std::lround(station_m)));
+    time_->setText(tr("%1   %2 m").arg(clockText(stage_s)).arg(std::lround(station_m)));
 }
 
 void MainWindow::showCaution()

@@ -1,3 +1,4 @@
+#include "notes/notes_editor.h"
 #include "notes/notes_workspace.h"
 #include "places/places_workspace.h"
 #include "read/read_workspace.h"

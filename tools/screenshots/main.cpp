@@ -1,6 +1,7 @@
 // Makes the pictures of docs/screenshots from the demo stage: screenshots STAGE_FOLDER OUT_FOLDER [NAME ...]
 
 #include "main_window.h"
+#include "notes/notes_workspace.h"
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "theme/theme.h"
@@ -48,8 +49,37 @@ const Shot kShots[]{
             w.showWorkspace(MainWindow::kNotes);
             selectNumber(w, 5);
         }},
+    {"language",
+        [](MainWindow& w) {
+            auto* notes = w.findChild<NotesWorkspace*>();
+            auto style = w.document().stage().style;
+            style.words["bullet"] = "six plus";
+            style.words["nadgery"] = "narrow";
+            style.abbreviations["fgp"] = "past the fog post";
+            w.document().setStyle(style, QStringLiteral("Change the crew's words"));
+            w.document().setNotesText(QString::fromStdString(w.document().stage().text)
+                                          .replace(QStringLiteral("tightens three into left five"),
+                                              QStringLiteral("titans three into left five")));
+            notes->showSide(NotesWorkspace::kLanguage);
+            settle(300);
+            w.findChild<QPushButton*>(QStringLiteral("nextProblem"))->click();
+            w.findChild<QPushButton*>(QStringLiteral("findButton"))->click();
+        }},
+    {"captions",
+        [](MainWindow& w) {
+            while (w.document().undoStack().canUndo()) {
+                w.document().undoStack().undo();
+            }
+            w.showWorkspace(MainWindow::kNotes);
+            auto* notes = w.findChild<NotesWorkspace*>();
+            notes->showSide(NotesWorkspace::kMeaning);
+            notes->reviewCaptions(
+                QString::fromStdString((w.document().folder() / "media" / "stage.srt").string()));
+            settle(300);
+        }},
     {"places",
         [](MainWindow& w) {
+            w.findChild<QPushButton*>(QStringLiteral("captionsCancel"))->click();
             w.document().choosePass(QStringLiteral("recce"));
             w.showWorkspace(MainWindow::kPlaces);
             settle(2500);

@@ -27,6 +27,7 @@ public:
         , before_(document.stage_)
         , after_(std::move(after))
         , key_(key)
+        , made_ms_(document.since_start_.elapsed())
     {
     }
 
@@ -35,10 +36,13 @@ public:
     [[nodiscard]] int id() const override { return key_; }
     bool mergeWith(const QUndoCommand* other) override
     {
-        if (other->text() != text()) {
+        constexpr qint64 kPause_ms = 1500;
+        const auto* next = static_cast<const StageCommand*>(other);
+        if (next->text() != text() || next->made_ms_ - made_ms_ > kPause_ms) {
             return false;
         }
-        after_ = static_cast<const StageCommand*>(other)->after_;
+        after_ = next->after_;
+        made_ms_ = next->made_ms_;
         return true;
     }
 
@@ -47,6 +51,7 @@ private:
     stage::Stage before_;
     stage::Stage after_;
     int key_;
+    qint64 made_ms_;
 };
 
 /// A change of one pass.
@@ -78,6 +83,7 @@ constexpr int kMergeReader = 3;
 Document::Document(QObject* parent)
     : QObject(parent)
 {
+    since_start_.start();
     autosave_.setSingleShot(true);
     autosave_.setInterval(1000);
     connect(&autosave_, &QTimer::timeout, this, &Document::save);
@@ -167,7 +173,7 @@ void Document::choosePass(const QString& name)
     }
 }
 
-void Document::setNotesText(const QString& text)
+void Document::setNotesText(const QString& text, const QString& what)
 {
     if (text.toStdString() == stage_.text) {
         return;
@@ -177,7 +183,48 @@ void Document::setNotesText(const QString& text)
     auto parsed = notes::parseNotes(after.text, after.style);
     notes::keepIds(stage_.known, parsed.calls);
     after.known = notes::rememberNotes(parsed.calls);
-    undo_.push(new StageCommand(*this, std::move(after), tr("Edit the notes"), kMergeText));
+    undo_.push(new StageCommand(*this, std::move(after), what.isEmpty() ? tr("Edit the notes") : what,
+        what.isEmpty() ? kMergeText : -1));
+}
+
+void Document::setStyle(const notes::Style& style, const QString& what)
+{
+    if (style == stage_.style) {
+        return;
+    }
+    auto after = stage_;
+    after.style = style;
+    auto parsed = notes::parseNotes(after.text, after.style);
+    notes::keepIds(stage_.known, parsed.calls);
+    after.known = notes::rememberNotes(parsed.calls);
+    undo_.push(new StageCommand(*this, std::move(after), what));
+}
+
+void Document::takeDraft(
+    const QString& text, const QString& what, const std::function<std::vector<pace::Mark>()>& marks)
+{
+    undo_.beginMacro(what);
+    setNotesText(text, what);
+    if (pass() != nullptr) {
+        auto after = *pass();
+        std::erase_if(after.marks, [](const pace::Mark& m) { return m.draft; });
+        for (const pace::Mark& mark : marks()) {
+            const bool marked = std::any_of(after.marks.begin(), after.marks.end(),
+                [&](const pace::Mark& m) { return m.note == mark.note; });
+            if (!marked) {
+                after.marks.push_back(mark);
+            }
+        }
+        if (after.marks != pass()->marks) {
+            undo_.push(new PassCommand(*this, std::move(after), what));
+        }
+    }
+    undo_.endMacro();
+}
+
+void Document::tell(const formats::FormatError& error)
+{
+    emit message(readable(error));
 }
 
 void Document::setMark(const QString& note, double media_s)
@@ -244,7 +291,7 @@ void Document::pinCall(std::size_t call, std::optional<double> start_s)
 
 void Document::applyStage(const stage::Stage& stage)
 {
-    const bool text_changed = stage.text != stage_.text;
+    const bool text_changed = stage.text != stage_.text || !(stage.style == stage_.style);
     stage_ = stage;
     stage_dirty_ = true;
     recompute(text_changed);

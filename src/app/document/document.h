@@ -1,14 +1,17 @@
 /// The open stage: owns the values, changes them by undoable commands, tells the views.
 #pragma once
 
+#include "formats/files.h"
 #include "stage/stage.h"
 
+#include <QElapsedTimer>
 #include <QObject>
 #include <QString>
 #include <QTimer>
 #include <QUndoStack>
 
 #include <filesystem>
+#include <functional>
 #include <optional>
 #include <vector>
 
@@ -37,7 +40,12 @@ public:
     void choosePass(const QString& name);
 
     /// Undoable changes. Each has a name that reads well in the menu.
-    void setNotesText(const QString& text);
+    /// Typing merges with the typing just before it; a change with a name of its own does not.
+    void setNotesText(const QString& text, const QString& what = {});
+    void setStyle(const notes::Style& style, const QString& what);
+    /// The notes taken from captions, and draft marks for them: `marks` is asked once the notes are there.
+    void takeDraft(
+        const QString& text, const QString& what, const std::function<std::vector<pace::Mark>()>& marks);
     void setMark(const QString& note, double media_s);
     void removeMark(const QString& note);
     void setDriver(const plan::Driver& driver, const QString& what);
@@ -50,6 +58,9 @@ public:
     /// Writes what has changed now; also done by itself a second after a change.
     void save();
     [[nodiscard]] bool hasUnsavedChanges() const { return stage_dirty_ || !dirty_passes_.empty(); }
+
+    /// Says in the window what is wrong with a file.
+    void tell(const formats::FormatError& error);
 
     /// 1-based number of a note in road order, 0 where there is none such.
     [[nodiscard]] int numberOf(const std::string& id) const;
@@ -84,6 +95,7 @@ private:
     stage::Prepared prepared_;
     QUndoStack undo_;
     QTimer autosave_;
+    QElapsedTimer since_start_; ///< tells typing without a pause from typing after one
     bool stage_dirty_ = false;
     std::vector<std::string> dirty_passes_;
     QString current_note_;

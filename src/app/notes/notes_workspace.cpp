@@ -1,206 +1,218 @@
 #include "notes/notes_workspace.h"
 
-#include "formats/files.h"
+#include "notes/captions_review.h"
+#include "notes/edit.h"
+#include "notes/find_bar.h"
+#include "notes/lexicon.h"
+#include "notes/printer.h"
+#include "notes/style_panel.h"
+#include "notes/text.h"
+#include "notes/understood_list.h"
 #include "theme/theme.h"
-#include "widgets/gap_picture.h"
 
+#include <QButtonGroup>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QListView>
-#include <QPainter>
-#include <QPlainTextEdit>
 #include <QPushButton>
+#include <QShortcut>
 #include <QSplitter>
-#include <QTextBlock>
+#include <QStackedWidget>
 #include <QVBoxLayout>
+
+#include <algorithm>
+#include <map>
 
 namespace brumefall::app {
 namespace {
 
-QString words(std::string identifier)
+/// The words to offer while typing: those of the notes themselves first, by how often they stand there, then
+/// the crew's own, then the language.
+QStringList vocabularyOf(const stage::Stage& stage)
 {
-    std::replace(identifier.begin(), identifier.end(), '_', ' ');
-    return QString::fromStdString(identifier);
-}
-
-QString gradeWords(const notes::Grade& grade, const std::string& modifier)
-{
-    return words(notes::toString(grade))
-        + (modifier.empty() ? QString() : QStringLiteral(" ") + words(modifier));
-}
-
-QString featureWords(const notes::Feature& feature)
-{
-    QStringList parts;
-    for (const std::string& part : {feature.relation,
-             feature.count > 1 ? std::to_string(feature.count) : std::string(), feature.size, feature.what}) {
-        if (!part.empty()) {
-            parts << words(part);
+    std::map<std::string, int> used;
+    for (const std::string& word : notes::splitWords(notes::lowerCase(stage.text))) {
+        const bool letters = std::all_of(
+            word.begin(), word.end(), [](unsigned char c) { return std::isalpha(c) != 0 || c == '\''; });
+        if (letters && word.size() > 2) {
+            ++used[word];
         }
     }
-    return parts.join(QLatin1Char(' ')) + (feature.maybe ? QObject::tr(", maybe") : QString());
+    std::vector<std::pair<std::string, int>> ranked(used.begin(), used.end());
+    std::stable_sort(
+        ranked.begin(), ranked.end(), [](const auto& a, const auto& b) { return a.second > b.second; });
+    const auto& known = notes::knownWords();
+    QStringList words;
+    for (const auto& [word, count] : ranked) {
+        if (std::binary_search(known.begin(), known.end(), word) || stage.style.words.contains(word)) {
+            words << QString::fromStdString(word);
+        }
+    }
+    for (const auto& [own, meaning] : stage.style.words) {
+        words << QString::fromStdString(own);
+    }
+    for (const std::string& word : known) {
+        words << QString::fromStdString(word);
+    }
+    words.removeDuplicates();
+    return words;
+}
+
+QString sayUnknown(const notes::Unknown& item)
+{
+    const QString text = QString::fromStdString(item.text);
+    const QString suggestion = QString::fromStdString(item.suggestion);
+    if (suggestion.isEmpty()) {
+        return NotesWorkspace::tr("Line %1: \u201c%2\u201d is kept but not understood.")
+            .arg(item.line)
+            .arg(text);
+    }
+    if (suggestion.endsWith(QLatin1Char('?'))) {
+        return NotesWorkspace::tr("Line %1: \u201c%2\u201d: %3").arg(item.line).arg(text, suggestion);
+    }
+    return NotesWorkspace::tr("Line %1: \u201c%2\u201d is not understood. Did you mean \u201c%3\u201d?")
+        .arg(item.line)
+        .arg(text, suggestion);
+}
+
+QPushButton* pushButton(QHBoxLayout* into, const QString& text, const char* name)
+{
+    auto* button = new QPushButton(text);
+    button->setObjectName(QString::fromLatin1(name));
+    button->setFocusPolicy(Qt::TabFocus);
+    into->addWidget(button);
+    return button;
+}
+
+QLabel* heading(const QString& text)
+{
+    auto* label = new QLabel(text);
+    label->setProperty("large", true);
+    label->setMinimumHeight(34);
+    return label;
 }
 
 } // namespace
 
-QString meaningOf(const notes::Note& note)
-{
-    QStringList parts;
-    for (const auto& warning : note.warnings) {
-        parts << words(warning).toUpper();
-    }
-    QString head;
-    if (note.direction) {
-        head = words(notes::toString(*note.direction)) + QLatin1Char(' ');
-    }
-    if (note.grade) {
-        head += gradeWords(*note.grade, note.modifier);
-    } else if (note.kind != notes::NoteKind::corner) {
-        head += words(notes::toString(note.kind));
-    }
-    parts << head.trimmed();
-    for (const std::string& part :
-        {note.extent, note.visibility, note.surface, note.camber, note.width, note.gradient}) {
-        if (!part.empty()) {
-            parts << words(part);
-        }
-    }
-    for (const auto& shape : note.shapes) {
-        QString text = (shape.late ? QObject::tr("late ") : QString()) + words(shape.kind);
-        if (shape.to) {
-            text += QObject::tr(" to ") + gradeWords(*shape.to, shape.modifier);
-        }
-        for (const auto& feature : shape.features) {
-            text += QLatin1Char(' ') + featureWords(feature);
-        }
-        parts << text;
-    }
-    for (const auto& feature : note.features) {
-        parts << featureWords(feature);
-    }
-    for (const auto& list : {note.lines, note.speed}) {
-        for (const auto& word : list) {
-            parts << words(word);
-        }
-    }
-    if (!note.corrected_from.empty()) {
-        parts << QObject::tr("(said first: %1)").arg(QString::fromStdString(note.corrected_from));
-    }
-    return parts.join(QStringLiteral(" \u00b7 "));
-}
-
-UnderstoodModel::UnderstoodModel(Document& document, QObject* parent)
-    : QAbstractListModel(parent)
-    , document_(document)
-{
-}
-
-void UnderstoodModel::reset()
-{
-    beginResetModel();
-    rows_.clear();
-    for (const auto& call : document_.prepared().notes.calls) {
-        for (const auto& note : call.notes) {
-            rows_.push_back({&note, call.line});
-        }
-    }
-    endResetModel();
-}
-
-int UnderstoodModel::rowCount(const QModelIndex& parent) const
-{
-    return parent.isValid() ? 0 : static_cast<int>(rows_.size());
-}
-
-QVariant UnderstoodModel::data(const QModelIndex& index, int role) const
-{
-    if (!index.isValid() || index.row() >= rowCount()) {
-        return {};
-    }
-    const Row& row = rows_[static_cast<std::size_t>(index.row())];
-    switch (role) {
-    case Qt::DisplayRole:
-    case Qt::AccessibleTextRole: return meaningOf(*row.note);
-    case Qt::UserRole: return QString::fromStdString(row.note->id);
-    case Qt::UserRole + 1: {
-        const auto& link = row.note->link;
-        return link.kind == notes::LinkKind::distance ? tr("%1 m").arg(link.metres)
-            : link.kind == notes::LinkKind::none      ? QString()
-                                                      : words(notes::toString(link.kind));
-    }
-    default: return {};
-    }
-}
-
-int UnderstoodModel::lineOf(int row) const
-{
-    return row >= 0 && row < rowCount() ? rows_[static_cast<std::size_t>(row)].line : 0;
-}
-
-int UnderstoodModel::firstRowOfLine(int line) const
-{
-    for (std::size_t i = 0; i < rows_.size(); ++i) {
-        if (rows_[i].line >= line) {
-            return static_cast<int>(i);
-        }
-    }
-    return -1;
-}
-
-UnderstoodDelegate::UnderstoodDelegate(Document& document, QObject* parent)
-    : QStyledItemDelegate(parent)
-    , document_(document)
-{
-}
-
-void UnderstoodDelegate::paint(
-    QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const
-{
-    const Theme& t = theme();
-    painter->fillRect(option.rect, option.state.testFlag(QStyle::State_Selected) ? t.shelf : t.raised);
-    const QRect r = option.rect;
-    painter->setFont(typeface(type::kSmall));
-    painter->setPen(t.quiet);
-    painter->drawText(QRect(r.left() + 4, r.top(), 30, r.height()), Qt::AlignRight | Qt::AlignVCenter,
-        QString::number(index.row() + 1));
-    const auto& road = document_.prepared().road;
-    if (static_cast<std::size_t>(index.row()) < road.notes.size()) {
-        paintRoadPiece(*painter, QRectF(r.left() + 44, r.top() + 4, 40, r.height() - 8),
-            road.notes[static_cast<std::size_t>(index.row())], t);
-    }
-    painter->setPen(t.quiet);
-    const QRect link(r.right() - 66, r.top(), 58, r.height());
-    painter->drawText(link, Qt::AlignRight | Qt::AlignVCenter, index.data(Qt::UserRole + 1).toString());
-    painter->setFont(typeface(type::kText));
-    painter->setPen(t.ink);
-    const QRect text(r.left() + 96, r.top(), r.width() - 96 - 74, r.height());
-    painter->drawText(text, Qt::AlignVCenter | Qt::TextWordWrap, index.data().toString());
-    painter->setPen(t.panel);
-    painter->drawLine(r.bottomLeft(), r.bottomRight());
-}
-
-QSize UnderstoodDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const
-{
-    return {200, 46};
-}
-
 NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     : QWidget(parent)
     , document_(document)
-    , editor_(new QPlainTextEdit)
+    , pages_(new QStackedWidget)
+    , editor_(new NotesEditor)
+    , find_(new FindBar(*editor_))
     , list_(new QListView)
     , style_(new QLabel)
     , unknown_(new QLabel)
+    , sides_(new QButtonGroup(this))
+    , side_pages_(new QStackedWidget)
+    , printed_(new QPlainTextEdit)
     , model_(new UnderstoodModel(document, this))
+    , captions_(new CaptionsReview(document))
 {
     setObjectName(QStringLiteral("notesWorkspace"));
+    auto* splitter = new QSplitter;
+    splitter->addWidget(makeTextSide());
+    splitter->addWidget(makeUnderstandingSide());
+    splitter->setSizes({560, 600});
+    pages_->addWidget(splitter);
+    pages_->addWidget(captions_);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(pages_);
+    makeKeys();
+
+    pause_.setSingleShot(true);
+    pause_.setInterval(120);
+    connect(editor_, &QPlainTextEdit::textChanged, this, [this] {
+        if (!showing_) {
+            pause_.start();
+        }
+    });
+    connect(&pause_, &QTimer::timeout, this, &NotesWorkspace::takeText);
+    connect(editor_, &QPlainTextEdit::cursorPositionChanged, this, [this] {
+        const int row = model_->firstRowOfLine(editor_->cursorLine());
+        if (row >= 0) {
+            list_->setCurrentIndex(model_->index(row));
+        }
+    });
+    connect(editor_, &NotesEditor::splitWanted, this, &NotesWorkspace::splitCall);
+    connect(editor_, &NotesEditor::joinWanted, this, &NotesWorkspace::joinCalls);
+    connect(editor_, &NotesEditor::undoWanted, this, [this] {
+        takeText();
+        document_.undoStack().undo();
+    });
+    connect(editor_, &NotesEditor::redoWanted, this, [this] { document_.undoStack().redo(); });
+    connect(list_, &QListView::clicked, this, [this](const QModelIndex& index) {
+        document_.setCurrentNote(index.data(Qt::UserRole).toString());
+        editor_->goTo(model_->lineOf(index.row()), 0);
+    });
+    connect(find_, &FindBar::replaceAllWanted, this, [this](const QString& what, const QString& by) {
+        takeText();
+        QString text = editor_->toPlainText();
+        text.replace(what, by, Qt::CaseInsensitive);
+        document_.setNotesText(text, tr("Replace \u201c%1\u201d by \u201c%2\u201d").arg(what, by));
+    });
+    connect(find_, &FindBar::renumberWanted, this,
+        [this](const std::map<int, int>& becomes, const QString& name) {
+            takeText();
+            const auto [first, last] = editor_->selectedLines();
+            document_.setNotesText(
+                QString::fromStdString(notes::renumberGrades(document_.stage().text, first, last, becomes,
+                    document_.stage().style, document_.prepared().notes.style.order)),
+                name);
+        });
+    connect(captions_, &CaptionsReview::finished, this, [this] {
+        pages_->setCurrentIndex(0);
+        editor_->setFocus();
+    });
+    connect(&document_, &Document::notesChanged, this, &NotesWorkspace::showText);
+    connect(&document_, &Document::planChanged, this, &NotesWorkspace::showUnderstanding);
+    connect(&document_, &Document::opened, this, [this] {
+        pages_->setCurrentIndex(0);
+        problem_ = 0;
+        showText();
+        editor_->goTo(1, 0);
+    });
+    showSide(kMeaning);
+}
+
+QWidget* NotesWorkspace::makeTextSide()
+{
     editor_->setObjectName(QStringLiteral("notesEditor"));
     editor_->setAccessibleName(tr("Notes, one call a line"));
-    editor_->setFont(typeface(17));
-    editor_->setStyleSheet(QStringLiteral("QPlainTextEdit { font-size: 17px; padding: 6px; }"));
     editor_->setPlaceholderText(tr("Write or paste the notes here, one call a line:\n\nright four long into "
                                    "left three 60\ncaution square left 100"));
+    auto* left = new QWidget;
+    auto* layout = new QVBoxLayout(left);
+    layout->setContentsMargins(10, 8, 5, 8);
+    auto* head = new QHBoxLayout;
+    head->addWidget(heading(tr("As you write them")));
+    head->addStretch();
+    connect(pushButton(head, tr("From a file\u2026"), "importNotes"), &QPushButton::clicked, this,
+        &NotesWorkspace::importFile);
+    connect(pushButton(head, tr("From captions\u2026"), "importCaptions"), &QPushButton::clicked, this,
+        &NotesWorkspace::importCaptions);
+    layout->addLayout(head);
+    layout->addWidget(editor_, 1);
+    layout->addWidget(find_);
+    auto* actions = new QHBoxLayout;
+    connect(pushButton(actions, tr("Split  (Ctrl+Enter)"), "splitCall"), &QPushButton::clicked, this,
+        &NotesWorkspace::splitCall);
+    connect(pushButton(actions, tr("Join  (Ctrl+J)"), "joinCalls"), &QPushButton::clicked, this,
+        &NotesWorkspace::joinCalls);
+    auto* laps = pushButton(actions, tr("Laps  (Ctrl+L)"), "repeatLines");
+    laps->setToolTip(tr("The selected lines are driven twice: change the 2 where it is more."));
+    connect(laps, &QPushButton::clicked, this, &NotesWorkspace::repeatLines);
+    connect(pushButton(actions, tr("Find  (Ctrl+F)"), "findButton"), &QPushButton::clicked, this,
+        [this] { find_->open(); });
+    actions->addStretch();
+    layout->addLayout(actions);
+    return left;
+}
+
+QWidget* NotesWorkspace::makeUnderstandingSide()
+{
     list_->setObjectName(QStringLiteral("understoodList"));
     list_->setAccessibleName(tr("What was understood"));
     list_->setModel(model_);
@@ -212,75 +224,102 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     unknown_->setObjectName(QStringLiteral("unknownLine"));
     unknown_->setWordWrap(true);
     unknown_->setTextFormat(Qt::PlainText);
-    auto* import = new QPushButton(tr("Notes from a file\u2026"));
-    import->setObjectName(QStringLiteral("importNotes"));
-    connect(import, &QPushButton::clicked, this, &NotesWorkspace::importFile);
+    printed_->setObjectName(QStringLiteral("printedNotes"));
+    printed_->setAccessibleName(tr("The notes printed anew"));
+    printed_->setReadOnly(true);
+    printed_->setStyleSheet(
+        QStringLiteral("QPlainTextEdit { font-size: %1px; padding: 6px; }").arg(type::kNotes));
 
-    auto* left = new QWidget;
-    auto* left_layout = new QVBoxLayout(left);
-    left_layout->setContentsMargins(10, 8, 5, 8);
-    auto* left_head = new QHBoxLayout;
-    auto* as_written = new QLabel(tr("As you write them"));
-    as_written->setProperty("large", true);
-    left_head->addWidget(as_written);
-    left_head->addStretch();
-    left_head->addWidget(import);
-    left_layout->addLayout(left_head);
-    left_layout->addWidget(editor_);
     auto* right = new QWidget;
-    auto* right_layout = new QVBoxLayout(right);
-    right_layout->setContentsMargins(5, 8, 10, 8);
-    auto* as_understood = new QLabel(tr("As they are understood"));
-    as_understood->setProperty("large", true);
-    as_understood->setMinimumHeight(34);
-    right_layout->addWidget(as_understood);
-    right_layout->addWidget(style_);
-    right_layout->addWidget(list_, 1);
-    right_layout->addWidget(unknown_);
-    auto* splitter = new QSplitter;
-    splitter->addWidget(left);
-    splitter->addWidget(right);
-    splitter->setSizes({560, 600});
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(splitter);
+    auto* layout = new QVBoxLayout(right);
+    layout->setContentsMargins(5, 8, 10, 8);
+    auto* head = new QHBoxLayout;
+    head->addWidget(heading(tr("Understood")));
+    head->addStretch();
+    head->setSpacing(4);
+    const std::pair<QString, const char*> sides[]{{tr("Meaning"), "sideMeaning"},
+        {tr("Full words"), "sideFullWords"}, {tr("In short"), "sideInShort"},
+        {tr("Our language"), "sideLanguage"}};
+    int id = 0;
+    for (const auto& [name, object] : sides) {
+        auto* button = pushButton(head, name, object);
+        button->setCheckable(true);
+        sides_->addButton(button, id++);
+    }
+    connect(sides_, &QButtonGroup::idClicked, this, [this](int side) { showSide(static_cast<Side>(side)); });
+    layout->addLayout(head);
+    layout->addWidget(style_);
 
-    pause_.setSingleShot(true);
-    pause_.setInterval(120);
-    connect(editor_, &QPlainTextEdit::textChanged, this, [this] {
-        if (!showing_) {
-            pause_.start();
-        }
-    });
-    connect(&pause_, &QTimer::timeout, this, &NotesWorkspace::takeText);
-    connect(editor_, &QPlainTextEdit::cursorPositionChanged, this, [this] {
-        const int row = model_->firstRowOfLine(editor_->textCursor().blockNumber() + 1);
-        if (row >= 0) {
-            list_->setCurrentIndex(model_->index(row));
-        }
-    });
-    connect(list_, &QListView::clicked, this, [this](const QModelIndex& index) {
-        document_.setCurrentNote(index.data(Qt::UserRole).toString());
-        const QTextBlock block = editor_->document()->findBlockByNumber(model_->lineOf(index.row()) - 1);
-        editor_->setTextCursor(QTextCursor(block));
-    });
-    connect(&document_, &Document::notesChanged, this, &NotesWorkspace::showText);
-    connect(&document_, &Document::planChanged, this, &NotesWorkspace::showUnderstanding);
+    auto* printed_page = new QWidget;
+    auto* printed_layout = new QVBoxLayout(printed_page);
+    printed_layout->setContentsMargins(0, 0, 0, 0);
+    printed_layout->addWidget(printed_, 1);
+    auto* printed_buttons = new QHBoxLayout;
+    printed_buttons->addStretch();
+    connect(pushButton(printed_buttons, tr("Write the notes this way"), "usePrinted"), &QPushButton::clicked,
+        this, &NotesWorkspace::usePrinted);
+    printed_layout->addLayout(printed_buttons);
+    side_pages_->addWidget(list_);
+    side_pages_->addWidget(printed_page);
+    side_pages_->addWidget(new StylePanel(document_));
+    layout->addWidget(side_pages_, 1);
+
+    auto* problem = new QHBoxLayout;
+    problem->addWidget(unknown_, 1);
+    fix_ = pushButton(problem, tr("Fix it  (Alt+Enter)"), "fixButton");
+    connect(fix_, &QPushButton::clicked, this, &NotesWorkspace::fixProblem);
+    next_ = pushButton(problem, tr("Next  (F8)"), "nextProblem");
+    connect(next_, &QPushButton::clicked, this, &NotesWorkspace::nextProblem);
+    layout->addLayout(problem);
+    return right;
+}
+
+void NotesWorkspace::makeKeys()
+{
+    const auto key = [this](const QKeySequence& sequence, auto slot) {
+        auto* shortcut = new QShortcut(sequence, this);
+        shortcut->setContext(Qt::WidgetWithChildrenShortcut);
+        connect(shortcut, &QShortcut::activated, this, slot);
+    };
+    key(QKeySequence::Find, [this] { find_->open(); });
+    key(Qt::Key_F8, &NotesWorkspace::nextProblem);
+    key(Qt::ALT | Qt::Key_Return, &NotesWorkspace::fixProblem);
+    key(Qt::CTRL | Qt::Key_L, &NotesWorkspace::repeatLines);
+}
+
+void NotesWorkspace::showSide(Side side)
+{
+    sides_->button(side)->setChecked(true);
+    side_pages_->setCurrentIndex(side == kMeaning ? 0 : side == kLanguage ? 2 : 1);
+    showPrinted();
+}
+
+void NotesWorkspace::showPrinted()
+{
+    const int side = sides_->checkedId();
+    if (side != kFullWords && side != kInShort) {
+        return;
+    }
+    const auto& parsed = document_.prepared().notes;
+    const auto text =
+        side == kFullWords ? notes::printSpoken(parsed) : notes::printBrief(parsed, document_.stage().style);
+    if (const QString shown = QString::fromStdString(text); shown != printed_->toPlainText()) {
+        printed_->setPlainText(shown);
+    }
 }
 
 void NotesWorkspace::takeText()
 {
+    pause_.stop();
     document_.setNotesText(editor_->toPlainText());
 }
 
 void NotesWorkspace::showText()
 {
-    const auto text = QString::fromStdString(document_.stage().text);
-    if (editor_->toPlainText() != text) {
-        showing_ = true;
-        editor_->setPlainText(text);
-        showing_ = false;
-    }
+    showing_ = true;
+    editor_->showText(QString::fromStdString(document_.stage().text));
+    showing_ = false;
+    editor_->setVocabulary(vocabularyOf(document_.stage()));
     showUnderstanding();
 }
 
@@ -302,44 +341,97 @@ void NotesWorkspace::showUnderstanding()
                         .arg(direction_first ? tr("Direction first") : tr("Number first"),
                             ascending ? tr("a higher grade is faster") : tr("a lower grade is faster")));
     style_->setToolTip(why.trimmed());
-    QList<QTextEdit::ExtraSelection> marks;
-    QStringList unknown;
+    editor_->showUnknown(parsed.unknown);
+    listProblems();
+    showPrinted();
+}
+
+void NotesWorkspace::listProblems()
+{
+    const auto& parsed = document_.prepared().notes;
+    problems_.clear();
     for (const auto& item : parsed.unknown) {
-        const QTextBlock block = editor_->document()->findBlockByNumber(item.line - 1);
-        if (!block.isValid()) {
-            continue;
-        }
-        // the core counts bytes of the trimmed line; the editor counts UTF-16 units of the whole line
-        const int at =
-            static_cast<int>(block.text().indexOf(QString::fromStdString(item.text), 0, Qt::CaseInsensitive));
-        QTextEdit::ExtraSelection mark;
-        mark.cursor = QTextCursor(block);
-        mark.cursor.setPosition(block.position() + std::max(0, at));
-        mark.cursor.movePosition(
-            QTextCursor::Right, QTextCursor::KeepAnchor, static_cast<int>(item.text.size()));
-        mark.format.setUnderlineStyle(QTextCharFormat::WaveUnderline);
-        mark.format.setUnderlineColor(theme().ink);
-        marks << mark;
-        if (unknown.size() < 3) {
-            unknown << (item.suggestion.empty()
-                    ? tr("Line %1: \u201c%2\u201d is kept but not understood.")
-                          .arg(item.line)
-                          .arg(QString::fromStdString(item.text))
-                    : tr("Line %1: \u201c%2\u201d is not understood. Did you mean \u201c%3\u201d?")
-                          .arg(item.line)
-                          .arg(QString::fromStdString(item.text), QString::fromStdString(item.suggestion)));
-        }
+        problems_.push_back({item.line, item.begin, sayUnknown(item), item});
     }
     for (const auto& diagnostic : parsed.diagnostics) {
-        if (unknown.size() < 4) {
-            unknown
-                << tr("Line %1: %2.").arg(diagnostic.line).arg(QString::fromStdString(diagnostic.message));
-        }
+        problems_.push_back({diagnostic.line, 0,
+            tr("Line %1: %2.").arg(diagnostic.line).arg(QString::fromStdString(diagnostic.message)), {}});
     }
-    editor_->setExtraSelections(marks);
-    unknown_->setText(unknown.isEmpty() && parsed.words > 0
-            ? tr("Every word is understood. Next: give each note its place (F2).")
-            : unknown.join(QLatin1Char('\n')));
+    std::stable_sort(problems_.begin(), problems_.end(),
+        [](const Problem& a, const Problem& b) { return a.line < b.line; });
+    problem_ = problems_.empty() ? 0 : std::min(problem_, problems_.size() - 1);
+    showProblem();
+}
+
+void NotesWorkspace::showProblem()
+{
+    const bool any = problems_.empty() == false;
+    const auto* problem = any ? &problems_[problem_] : nullptr;
+    const auto& parsed = document_.prepared().notes;
+    unknown_->setText(any      ? tr("%1 of %2. ").arg(problem_ + 1).arg(problems_.size()) + problem->says
+            : parsed.words > 0 ? tr("Every word is understood. Next: give each note its place (F2).")
+                               : tr("Nothing is written yet."));
+    const bool fixable = any && problem->unknown && !problem->unknown->suggestion.empty()
+        && problem->unknown->suggestion.find('?') == std::string::npos;
+    fix_->setVisible(any);
+    fix_->setEnabled(fixable);
+    next_->setVisible(any);
+}
+
+void NotesWorkspace::nextProblem()
+{
+    takeText();
+    if (problems_.empty()) {
+        return;
+    }
+    const bool there = editor_->cursorLine() == problems_[problem_].line;
+    problem_ = there ? (problem_ + 1) % problems_.size() : problem_;
+    showProblem();
+    editor_->goTo(problems_[problem_].line, problems_[problem_].byte);
+}
+
+void NotesWorkspace::fixProblem()
+{
+    takeText();
+    if (problems_.empty() || !problems_[problem_].unknown || !fix_->isEnabled()) {
+        return;
+    }
+    const notes::Unknown unknown = *problems_[problem_].unknown;
+    change({notes::withFix(document_.stage().text, unknown), unknown.line,
+               unknown.begin + unknown.suggestion.size()},
+        tr("Write \u201c%1\u201d for \u201c%2\u201d")
+            .arg(QString::fromStdString(unknown.suggestion), QString::fromStdString(unknown.text)));
+}
+
+void NotesWorkspace::splitCall()
+{
+    takeText();
+    change(notes::splitCall(document_.stage().text, editor_->cursorLine(), editor_->cursorByte(),
+               document_.stage().style, document_.prepared().notes.style.order),
+        tr("Split a call"));
+}
+
+void NotesWorkspace::joinCalls()
+{
+    takeText();
+    change(notes::joinCalls(document_.stage().text, editor_->cursorLine()), tr("Join two calls"));
+}
+
+void NotesWorkspace::repeatLines()
+{
+    takeText();
+    const auto [first, last] = editor_->selectedLines();
+    change(notes::repeatLines(document_.stage().text, first, last, 2),
+        tr("Drive lines %1 to %2 twice").arg(first).arg(last));
+}
+
+void NotesWorkspace::change(const notes::EditedText& edited, const QString& what)
+{
+    showing_ = true;
+    editor_->take(edited);
+    showing_ = false;
+    document_.setNotesText(QString::fromStdString(edited.text), what);
+    editor_->setFocus();
 }
 
 void NotesWorkspace::importFile()
@@ -350,13 +442,41 @@ void NotesWorkspace::importFile()
         return;
     }
     try {
-        document_.setNotesText(QString::fromStdString(formats::readText(file.toStdString())));
+        const auto text = formats::readText(file.toStdString());
+        if (captions::looksLikeCaptions(text)) {
+            reviewCaptions(file);
+            return;
+        }
+        document_.setNotesText(QString::fromStdString(text), tr("Notes from a file"));
     } catch (const formats::FormatError& error) {
-        emit document_.message(tr("%1, line %2: %3")
-                                   .arg(QString::fromStdString(error.file()))
-                                   .arg(error.line())
-                                   .arg(QString::fromStdString(error.message())));
+        document_.tell(error);
     }
+}
+
+void NotesWorkspace::importCaptions()
+{
+    const QString file = QFileDialog::getOpenFileName(
+        this, tr("Captions of an onboard"), QString(), tr("Captions (*.srt *.vtt *.txt);;All files (*)"));
+    if (!file.isEmpty()) {
+        reviewCaptions(file);
+    }
+}
+
+void NotesWorkspace::reviewCaptions(const QString& file)
+{
+    try {
+        captions_->open(file);
+        pages_->setCurrentWidget(captions_);
+    } catch (const formats::FormatError& error) {
+        document_.tell(error);
+    }
+}
+
+void NotesWorkspace::usePrinted()
+{
+    const bool full = sides_->checkedId() == kFullWords;
+    document_.setNotesText(
+        printed_->toPlainText(), full ? tr("Write the notes in full words") : tr("Write the notes in short"));
 }
 
 } // namespace brumefall::app

@@ -2,50 +2,22 @@
 #pragma once
 
 #include "document/document.h"
+#include "notes/notes_editor.h"
 
-#include <QAbstractListModel>
-#include <QStyledItemDelegate>
 #include <QTimer>
 #include <QWidget>
 
+class QButtonGroup;
 class QLabel;
 class QListView;
-class QPlainTextEdit;
+class QPushButton;
+class QStackedWidget;
 
 namespace brumefall::app {
 
-/// One row for each note, in road order.
-class UnderstoodModel : public QAbstractListModel {
-    Q_OBJECT
-
-public:
-    explicit UnderstoodModel(Document& document, QObject* parent = nullptr);
-    [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
-    [[nodiscard]] QVariant data(const QModelIndex& index, int role) const override;
-    void reset();
-    [[nodiscard]] int lineOf(int row) const;
-    [[nodiscard]] int firstRowOfLine(int line) const;
-
-private:
-    struct Row {
-        const notes::Note* note;
-        int line;
-    };
-    Document& document_;
-    std::vector<Row> rows_;
-};
-
-/// Draws a note as its piece of road and its meaning in words.
-class UnderstoodDelegate : public QStyledItemDelegate {
-public:
-    UnderstoodDelegate(Document& document, QObject* parent);
-    void paint(
-        QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
-    [[nodiscard]] QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
-
-private:
-    Document& document_;
-};
+class CaptionsReview;
+class FindBar;
+class UnderstoodModel;
 
 class NotesWorkspace : public QWidget {
     Q_OBJECT
@@ -53,23 +25,58 @@ class NotesWorkspace : public QWidget {
 public:
     explicit NotesWorkspace(Document& document, QWidget* parent = nullptr);
 
+    /// What stands on the right: the meaning, the notes in full words, in short, or the crew's language.
+    enum Side { kMeaning, kFullWords, kInShort, kLanguage };
+    void showSide(Side side);
+    /// Shows the captions of `file` for review; a file that cannot be read is told.
+    void reviewCaptions(const QString& file);
+
 private:
+    /// A word that is not understood, or something else about a line.
+    struct Problem {
+        int line;
+        std::size_t byte;
+        QString says;
+        std::optional<notes::Unknown> unknown;
+    };
+
+    [[nodiscard]] QWidget* makeTextSide();
+    [[nodiscard]] QWidget* makeUnderstandingSide();
+    void makeKeys();
     void showText();
     void takeText();
     void showUnderstanding();
+    void showPrinted();
+    void listProblems();
+    void showProblem();
+    void nextProblem();
+    void fixProblem();
+    void splitCall();
+    void joinCalls();
+    void repeatLines();
+    void change(const notes::EditedText& edited, const QString& what);
     void importFile();
+    void importCaptions();
+    void usePrinted();
 
     Document& document_;
-    QPlainTextEdit* editor_;
+    QStackedWidget* pages_;
+    NotesEditor* editor_;
+    FindBar* find_;
     QListView* list_;
     QLabel* style_;
     QLabel* unknown_;
+    QPushButton* fix_;
+    QPushButton* next_;
+    QButtonGroup* sides_;
+    QStackedWidget* side_pages_;
+    QPlainTextEdit* printed_;
     UnderstoodModel* model_;
+    CaptionsReview* captions_;
     QTimer pause_;
+    std::vector<Problem> problems_;
+    std::size_t problem_ = 0;
     bool showing_ = false;
 };
-
-/// A note's meaning in plain words, for the list and the screen reader.
-[[nodiscard]] QString meaningOf(const notes::Note& note);
 
 } // namespace brumefall::app

@@ -1,6 +1,7 @@
 #include "places/places_workspace.h"
 
 #include "theme/theme.h"
+#include "widgets/clock.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -19,16 +20,6 @@ namespace brumefall::app {
 namespace {
 
 constexpr double kNudge_s = 0.1;
-
-QString clock(double time_s)
-{
-    const bool negative = time_s < 0;
-    const double t = std::abs(time_s);
-    return QStringLiteral("%1%2:%3")
-        .arg(negative ? QStringLiteral("-") : QString())
-        .arg(static_cast<int>(t) / 60)
-        .arg(std::fmod(t, 60.0), 4, 'f', 1, QLatin1Char('0'));
-}
 
 } // namespace
 
@@ -190,7 +181,7 @@ void PlacesWorkspace::showNotes()
         const notes::Note* note = document_.note(place.id);
         const QStringList cells{QString::number(row + 1),
             note == nullptr ? QString() : QString::fromStdString(note->spoken),
-            tr("%1 m").arg(std::lround(place.station_m)), clock(place.arrive_s),
+            tr("%1 m").arg(std::lround(place.station_m)), clockText(place.arrive_s),
             place.marked ? tr("marked") : tr("%1 s").arg(place.sure_s, 0, 'f', 1)};
         for (int column = 0; column < cells.size(); ++column) {
             auto* item = table_->item(row, column);

@@ -94,7 +94,10 @@ QString Theme::styleSheet() const
         QPushButton[workspace="true"]:checked { border-bottom: 3px solid %1; font-weight: bold; background: transparent; }
         QPlainTextEdit, QListView, QTableView, QTableWidget, QComboBox, QSpinBox, QDoubleSpinBox, QLineEdit { background: %3; border: 1px solid %4; selection-background-color: %6; selection-color: %1; }
         QTableView { gridline-color: %7; }
-        QComboBox { padding: 3px 8px; } QComboBox QAbstractItemView { background: %3; color: %1; }
+        QComboBox { padding: 3px 8px; } QComboBox::drop-down { border: none; width: 22px; } QComboBox::down-arrow { image: url(:/icons/down.png); width: 11px; height: 11px; }
+        QSpinBox, QDoubleSpinBox { padding: 3px 20px 3px 6px; } QSpinBox::up-button, QDoubleSpinBox::up-button { border: none; width: 18px; } QSpinBox::down-button, QDoubleSpinBox::down-button { border: none; width: 18px; }
+        QSpinBox::up-arrow, QDoubleSpinBox::up-arrow { image: url(:/icons/up.png); width: 9px; height: 9px; } QSpinBox::down-arrow, QDoubleSpinBox::down-arrow { image: url(:/icons/down.png); width: 9px; height: 9px; }
+        QCheckBox::indicator { width: 16px; height: 16px; } QComboBox QAbstractItemView { background: %3; color: %1; }
         QHeaderView::section { background: %2; color: %8; border: none; border-bottom: 1px solid %4; padding: 5px 8px; font-size: 13px; }
         QLabel[quiet="true"] { color: %8; font-size: 13px; }
         QLabel[large="true"] { font-size: 20px; font-weight: bold; }

@@ -35,6 +35,7 @@ namespace type {
 inline constexpr int kTiny = 12;
 inline constexpr int kSmall = 13;
 inline constexpr int kText = 15;
+inline constexpr int kNotes = 17;
 inline constexpr int kLarge = 20;
 inline constexpr int kPage = 25;
 inline constexpr int kNext = 34;

@@ -14,7 +14,7 @@ namespace {
 constexpr double kMargin = 6.0;
 constexpr double kRulerHeight = 20.0;
 
-QString clockText(double time_s)
+QString rulerText(double time_s)
 {
     const int total = static_cast<int>(std::lround(std::abs(time_s)));
     return QStringLiteral("%1%2:%3")
@@ -91,7 +91,7 @@ private:
             p_.drawLine(
                 QPointF(x(t), rect_.top() + kRulerHeight - 5), QPointF(x(t), rect_.top() + kRulerHeight));
             p_.setPen(theme_.quiet);
-            p_.drawText(QRectF(x(t) - 30, rect_.top(), 60, kRulerHeight - 4), Qt::AlignCenter, clockText(t));
+            p_.drawText(QRectF(x(t) - 30, rect_.top(), 60, kRulerHeight - 4), Qt::AlignCenter, rulerText(t));
         }
     }
 

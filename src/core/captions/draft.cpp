@@ -406,6 +406,23 @@ std::string draftText(const Draft& draft, std::size_t first, std::size_t last,
     return text;
 }
 
+std::vector<DraftPlace> draftPlaces(
+    const Draft& draft, const std::vector<int>& line_of_call, const notes::ParsedNotes& parsed, double lead_s)
+{
+    std::vector<DraftPlace> places;
+    for (const notes::Call& call : parsed.calls) {
+        const auto it = std::find(line_of_call.begin(), line_of_call.end(), call.line);
+        if (call.notes.empty() || it == line_of_call.end()) {
+            continue;
+        }
+        const DraftCall& said = draft.calls[static_cast<std::size_t>(it - line_of_call.begin())];
+        const double share = 1.0 / static_cast<double>(call.notes.size());
+        const double said_s = said.at_s + share * (said.end_s - said.at_s);
+        places.push_back({call.notes.front().id, said_s + lead_s});
+    }
+    return places;
+}
+
 notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style)
 {
     auto with_order = style;

@@ -52,4 +52,14 @@ struct Draft {
 /// The whole draft understood: lines are those of the file, calls have their `at_s`.
 [[nodiscard]] notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style = {});
 
+/// Where the notes of a draft's calls probably are, in media seconds: what a call of captions says is said
+/// ahead of its place by about `lead_s`. `line_of_call` gives each draft call's line in the text of `parsed`
+/// (0 where the call was not taken); one place for the first note of each call.
+struct DraftPlace {
+    std::string note;
+    double media_s = 0.0;
+};
+[[nodiscard]] std::vector<DraftPlace> draftPlaces(const Draft& draft, const std::vector<int>& line_of_call,
+    const notes::ParsedNotes& parsed, double lead_s);
+
 } // namespace brumefall::captions

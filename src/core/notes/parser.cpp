@@ -28,6 +28,7 @@ struct Line {
     int number;
     std::string_view text;
     bool paragraph_before;
+    std::size_t indent = 0; ///< bytes before `text` in the line
 };
 
 int lapsOf(std::string_view directive)
@@ -63,7 +64,9 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
         std::string_view line = text.substr(at, end - at);
         at = end + 1;
         ++number;
+        const char* const begin = line.data();
         line = trimmed(line.substr(0, std::min(line.find('#'), line.size())));
+        const auto indent = line.empty() ? std::size_t{0} : static_cast<std::size_t>(line.data() - begin);
         if (line.size() > kLongestLine_bytes) {
             diagnostics.push_back(
                 {number, "this line is longer than 4000 letters; only its beginning was read"});
@@ -85,7 +88,7 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
         } else if (line == "[end]") {
             closeLaps();
         } else {
-            lines.push_back({number, line, blank});
+            lines.push_back({number, line, blank, indent});
             blank = false;
         }
     }
@@ -253,7 +256,7 @@ private:
                 it->second =
                     token.number_class != NumberClass::none ? "left or right?" : suggestFor(token.word);
             }
-            out_.unknown.push_back({line.number, token.begin, token.end,
+            out_.unknown.push_back({line.number, line.indent + token.begin, line.indent + token.end,
                 std::string(line.text.substr(token.begin, token.end - token.begin)), it->second});
         }
         for (const std::string& remark : reading.remarks) {

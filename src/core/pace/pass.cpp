@@ -9,12 +9,14 @@ namespace brumefall::pace {
 namespace {
 
 constexpr double kMarkedSure_s = 0.08;
+constexpr double kDraftSure_s = 1.0; // a proposal from captions: when it was said, and a usual lead
 constexpr double kDriftPerRootSecond =
     0.18; // standard deviation of an unmarked time, per root of a second of bridge
 
 struct MarkedNote {
     std::size_t index; ///< in the road
     double time_s; ///< from go
+    bool draft = false;
 };
 
 /// Marks in road order, from go; those that go back in time are left out and told.
@@ -28,13 +30,19 @@ std::vector<MarkedNote> orderedMarks(
     std::vector<MarkedNote> marks;
     for (const Mark& mark : pass.marks) {
         if (const auto it = index_of.find(mark.note); it != index_of.end()) {
-            marks.push_back({it->second, mark.media_s - pass.go_s});
+            marks.push_back({it->second, mark.media_s - pass.go_s, mark.draft});
         }
     }
     std::sort(marks.begin(), marks.end(),
         [](const MarkedNote& a, const MarkedNote& b) { return a.index < b.index; });
     std::vector<MarkedNote> good;
     for (const MarkedNote& mark : marks) {
+        if (!good.empty() && good.back().draft && !mark.draft && mark.time_s <= good.back().time_s) {
+            good.pop_back(); // a proposal gives way to a mark
+        }
+        if (!good.empty() && mark.draft && mark.time_s <= good.back().time_s) {
+            continue;
+        }
         if (!good.empty() && mark.time_s <= good.back().time_s) {
             warnings.push_back("the mark of note " + std::to_string(mark.index + 1)
                 + " is before the mark of note " + std::to_string(good.back().index + 1)
@@ -62,7 +70,8 @@ void tellSureness(Placement& placement, const std::vector<MarkedNote>& marks, st
         double after_s = finish_s.value_or(placement.pace.duration_s() * 2.0);
         for (const MarkedNote& mark : marks) {
             if (mark.index == i) {
-                note.marked = true;
+                note.marked = !mark.draft;
+                note.draft = mark.draft;
             }
             if (mark.index <= i) {
                 before_s = mark.time_s;
@@ -71,7 +80,9 @@ void tellSureness(Placement& placement, const std::vector<MarkedNote>& marks, st
                 break;
             }
         }
-        note.sure_s = note.marked ? kMarkedSure_s : sureBetween(note.arrive_s, before_s, after_s);
+        note.sure_s = note.marked ? kMarkedSure_s
+            : note.draft          ? kDraftSure_s
+                                  : sureBetween(note.arrive_s, before_s, after_s);
     }
 }
 

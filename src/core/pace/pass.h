@@ -16,7 +16,10 @@ namespace brumefall::pace {
 /// Ties a note to a time in the pass's media.
 struct Mark {
     std::string note;
-    double media_s;
+    double media_s = 0.0;
+    bool draft = false; ///< a proposal, from captions or a log, that nobody has confirmed
+
+    bool operator==(const Mark&) const = default;
 };
 
 /// The file that a pass was recorded in; referenced, never changed.
@@ -46,6 +49,7 @@ struct PlacedNote {
     double arrive_s = 0.0;
     double sure_s = 0.0;
     bool marked = false;
+    bool draft = false; ///< by a mark that nobody has confirmed
 };
 
 /// The stage in one pass: its pace, and each note of the road on it, in road order.

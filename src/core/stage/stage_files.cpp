@@ -162,7 +162,8 @@ pace::Pass readPass(const std::filesystem::path& file)
             pass.finish_s = json["finish_s"].get<double>();
         }
         for (const Json& mark : json.value("marks", Json::array())) {
-            pass.marks.push_back({mark.at("note").get<std::string>(), mark.at("media_s").get<double>()});
+            pass.marks.push_back({mark.at("note").get<std::string>(), mark.at("media_s").get<double>(),
+                mark.value("draft", false)});
         }
         for (const Json& knot : json.value("trace", Json::array())) {
             pass.trace.push_back({knot.at("station_m").get<double>(), knot.at("time_s").get<double>()});
@@ -194,6 +195,9 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass)
     Json marks = Json::array();
     for (const auto& mark : pass.marks) {
         marks.push_back({{"note", mark.note}, {"media_s", mark.media_s}});
+        if (mark.draft) {
+            marks.back()["draft"] = true;
+        }
     }
     json["marks"] = std::move(marks);
     Json trace = Json::array();

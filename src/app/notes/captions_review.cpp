@@ -1,0 +1,293 @@
+#include "notes/captions_review.h"
+
+#include "formats/files.h"
+#include "theme/theme.h"
+#include "widgets/clock.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPushButton>
+#include <QTableWidget>
+
+#include <algorithm>
+#include <limits>
+
+namespace brumefall::app {
+namespace {
+
+enum Column { kTake, kTime, kHeard, kProposed, kMended, kSure, kColumns };
+constexpr std::size_t kNoCall = std::numeric_limits<std::size_t>::max();
+constexpr double kSureEnough = 0.85;
+
+QString mendedWords(const captions::DraftCall& call)
+{
+    QStringList parts;
+    for (const auto& repair : call.repairs) {
+        const QString from = QString::fromStdString(repair.from);
+        parts << (repair.to.empty()
+                ? CaptionsReview::tr("without \u201c%1\u201d").arg(from)
+                : QStringLiteral("%1 \u2192 %2").arg(from, QString::fromStdString(repair.to)));
+    }
+    return parts.join(QStringLiteral("\n"));
+}
+
+} // namespace
+
+CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
+    : QWidget(parent)
+    , document_(document)
+    , head_(new QLabel)
+    , stages_(new QComboBox)
+    , table_(new QTableWidget(0, kColumns))
+    , places_(new QCheckBox)
+    , summary_(new QLabel)
+    , accept_(new QPushButton)
+{
+    setObjectName(QStringLiteral("captionsReview"));
+    head_->setProperty("large", true);
+    head_->setObjectName(QStringLiteral("captionsHead"));
+    stages_->setObjectName(QStringLiteral("captionsStage"));
+    table_->setObjectName(QStringLiteral("captionsTable"));
+    table_->setHorizontalHeaderLabels(
+        {tr("take"), tr("time"), tr("as captioned"), tr("as proposed"), tr("what is mended"), tr("sure")});
+    table_->verticalHeader()->hide();
+    table_->setShowGrid(true);
+    table_->setWordWrap(true);
+    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    auto* header = table_->horizontalHeader();
+    for (const int column : {kTake, kTime, kSure}) {
+        header->setSectionResizeMode(column, QHeaderView::ResizeToContents);
+    }
+    for (const int column : {kHeard, kProposed, kMended}) {
+        header->setSectionResizeMode(column, QHeaderView::Stretch);
+    }
+    places_->setObjectName(QStringLiteral("captionsPlaces"));
+    summary_->setObjectName(QStringLiteral("captionsSummary"));
+    summary_->setProperty("quiet", true);
+    summary_->setWordWrap(true);
+    accept_->setObjectName(QStringLiteral("captionsAccept"));
+    accept_->setText(tr("Make these the notes"));
+
+    auto* top = new QHBoxLayout;
+    top->addWidget(head_);
+    top->addWidget(stages_);
+    top->addStretch();
+    const auto button = [&](QHBoxLayout* into, const QString& text, const char* name, auto action) {
+        auto* b = new QPushButton(text);
+        b->setObjectName(QString::fromLatin1(name));
+        connect(b, &QPushButton::clicked, this, action);
+        into->addWidget(b);
+    };
+    button(top, tr("Take all"), "captionsAll", [this] { takeAll(true); });
+    button(top, tr("Take none"), "captionsNone", [this] { takeAll(false); });
+    button(top, tr("Only what is sure"), "captionsSure", [this] { takeSure(); });
+    auto* bottom = new QHBoxLayout;
+    bottom->addWidget(summary_, 1);
+    bottom->addWidget(places_);
+    button(bottom, tr("Keep the old notes"), "captionsCancel", [this] { emit finished(); });
+    bottom->addWidget(accept_);
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(10, 8, 10, 8);
+    layout->addLayout(top);
+    layout->addWidget(table_, 1);
+    layout->addLayout(bottom);
+
+    fit_.setSingleShot(true);
+    fit_.setInterval(0);
+    connect(&fit_, &QTimer::timeout, table_, &QTableWidget::resizeRowsToContents);
+    connect(header, &QHeaderView::sectionResized, &fit_, qOverload<>(&QTimer::start));
+    connect(stages_, &QComboBox::activated, this, &CaptionsReview::showStage);
+    connect(table_, &QTableWidget::itemChanged, this, [this](QTableWidgetItem* item) {
+        const std::size_t call = call_of_row_[static_cast<std::size_t>(item->row())];
+        if (showing_ || item->column() != kTake || call == kNoCall) {
+            return;
+        }
+        if (item->checkState() == Qt::Checked) {
+            kept_as_heard_.erase(call);
+        } else {
+            kept_as_heard_.insert(call);
+        }
+        refresh();
+    });
+    connect(accept_, &QPushButton::clicked, this, &CaptionsReview::accept);
+}
+
+void CaptionsReview::open(const QString& file)
+{
+    const auto content = formats::readText(file.toStdString());
+    draft_ = captions::draftNotes(
+        captions::readCues(content, QFileInfo(file).fileName().toStdString()), document_.stage().style);
+    file_ = QFileInfo(file).fileName();
+    kept_as_heard_.clear();
+    stages_->clear();
+    for (std::size_t i = 0; i < draft_.stages.size(); ++i) {
+        const auto& s = draft_.stages[i];
+        stages_->addItem(tr("stage %1: %2 to %3, %4 calls")
+                             .arg(i + 1)
+                             .arg(clockText(s.go_s), clockText(s.stop_s))
+                             .arg(s.last_call - s.first_call));
+    }
+    stages_->setVisible(draft_.stages.size() > 1);
+    head_->setText(draft_.stages.size() > 1 ? tr("%1 stages in %2").arg(draft_.stages.size()).arg(file_)
+                                            : tr("Captions in %1").arg(file_));
+    const auto* pass = document_.pass();
+    places_->setVisible(pass != nullptr);
+    places_->setChecked(pass != nullptr && pass->marks.empty());
+    if (pass != nullptr) {
+        places_->setText(
+            tr("their times as draft places in pass \u201c%1\u201d").arg(QString::fromStdString(pass->name)));
+    }
+    showStage();
+}
+
+const captions::DraftStage& CaptionsReview::stage() const
+{
+    static const captions::DraftStage kNone{};
+    const auto index = static_cast<std::size_t>(std::max(0, stages_->currentIndex()));
+    return index < draft_.stages.size() ? draft_.stages[index] : kNone;
+}
+
+void CaptionsReview::showStage()
+{
+    showing_ = true;
+    const auto& s = stage();
+    struct Row {
+        double at_s;
+        std::size_t call;
+        const captions::DraftCall* talk;
+    };
+    std::vector<Row> rows;
+    for (std::size_t c = s.first_call; c < s.last_call; ++c) {
+        rows.push_back({draft_.calls[c].at_s, c, nullptr});
+    }
+    for (const auto& talk : draft_.talk) {
+        const bool before = talk.at_s < s.go_s - 30.0;
+        const bool after = talk.at_s > s.stop_s + 30.0;
+        if (!before && !after) {
+            rows.push_back({talk.at_s, kNoCall, &talk});
+        }
+    }
+    std::stable_sort(rows.begin(), rows.end(), [](const Row& a, const Row& b) { return a.at_s < b.at_s; });
+    call_of_row_.clear();
+    table_->setRowCount(static_cast<int>(rows.size()));
+    for (int r = 0; r < table_->rowCount(); ++r) {
+        const Row& row = rows[static_cast<std::size_t>(r)];
+        call_of_row_.push_back(row.call);
+        if (row.call != kNoCall) {
+            showRow(r, row.call);
+            continue;
+        }
+        const QString texts[]{QString(), clockText(row.at_s), QString::fromStdString(row.talk->heard),
+            tr("talk, no note"), QString(), QString()};
+        for (int column = 0; column < kColumns; ++column) {
+            auto* item = new QTableWidgetItem(texts[column]);
+            item->setForeground(theme().quiet);
+            item->setFlags(Qt::ItemIsEnabled);
+            table_->setItem(r, column, item);
+        }
+    }
+    showing_ = false;
+    refresh();
+    fit_.start();
+}
+
+void CaptionsReview::showRow(int row, std::size_t call)
+{
+    const auto& said = draft_.calls[call];
+    const QString sure = said.repairs.empty() ? QString() : tr("%1 %").arg(qRound(100.0 * said.confidence()));
+    const QString texts[]{QString(), clockText(said.at_s), QString::fromStdString(said.heard),
+        QString::fromStdString(said.text), mendedWords(said), sure};
+    for (int column = 0; column < kColumns; ++column) {
+        auto* item = new QTableWidgetItem(texts[column]);
+        item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable);
+        if (column == kTake && !said.repairs.empty()) {
+            item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
+            item->setCheckState(isTaken(call) ? Qt::Checked : Qt::Unchecked);
+        }
+        table_->setItem(row, column, item);
+    }
+}
+
+void CaptionsReview::refresh()
+{
+    showing_ = true;
+    const auto& s = stage();
+    int mended = 0;
+    int taken = 0;
+    for (int r = 0; r < table_->rowCount(); ++r) {
+        const std::size_t call = call_of_row_[static_cast<std::size_t>(r)];
+        if (call == kNoCall || draft_.calls[call].repairs.empty()) {
+            continue;
+        }
+        ++mended;
+        taken += isTaken(call) ? 1 : 0;
+        table_->item(r, kTake)->setCheckState(isTaken(call) ? Qt::Checked : Qt::Unchecked);
+        QFont written = typeface(type::kText, !isTaken(call));
+        QFont proposed = typeface(type::kText, isTaken(call));
+        proposed.setStrikeOut(!isTaken(call));
+        table_->item(r, kHeard)->setFont(written);
+        table_->item(r, kProposed)->setFont(proposed);
+    }
+    summary_->setText(tr("%1 calls; %2 are mended, %3 of these taken. What is not taken stays as captioned.")
+                          .arg(s.last_call - s.first_call)
+                          .arg(mended)
+                          .arg(taken));
+    accept_->setEnabled(s.last_call > s.first_call);
+    showing_ = false;
+}
+
+void CaptionsReview::takeAll(bool take)
+{
+    for (std::size_t c = stage().first_call; c < stage().last_call; ++c) {
+        if (take) {
+            kept_as_heard_.erase(c);
+        } else if (!draft_.calls[c].repairs.empty()) {
+            kept_as_heard_.insert(c);
+        }
+    }
+    refresh();
+}
+
+void CaptionsReview::takeSure()
+{
+    for (std::size_t c = stage().first_call; c < stage().last_call; ++c) {
+        if (draft_.calls[c].confidence() >= kSureEnough) {
+            kept_as_heard_.erase(c);
+        } else {
+            kept_as_heard_.insert(c);
+        }
+    }
+    refresh();
+}
+
+void CaptionsReview::accept()
+{
+    const auto& s = stage();
+    const auto text =
+        captions::draftText(draft_, s.first_call, s.last_call, [this](const captions::DraftCall& call) {
+            return isTaken(static_cast<std::size_t>(&call - draft_.calls.data()));
+        });
+    std::vector<int> line_of_call(draft_.calls.size(), 0);
+    for (std::size_t c = s.first_call; c < s.last_call; ++c) {
+        line_of_call[c] = static_cast<int>(c - s.first_call) + 1;
+    }
+    document_.takeDraft(QString::fromStdString(text), tr("Take the captions of %1").arg(file_), [&] {
+        constexpr double kUsualLead_s = 1.8;
+        std::vector<pace::Mark> marks;
+        if (places_->isVisible() && places_->isChecked()) {
+            for (const auto& place :
+                captions::draftPlaces(draft_, line_of_call, document_.prepared().notes, kUsualLead_s)) {
+                marks.push_back({place.note, place.media_s, true});
+            }
+        }
+        return marks;
+    });
+    emit finished();
+}
+
+} // namespace brumefall::app

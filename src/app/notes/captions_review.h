@@ -1,0 +1,59 @@
+/// Captions of an onboard as draft notes: what was captioned, what is proposed, how sure it is; taken all,
+/// one or none. Nothing is changed silently.
+#pragma once
+
+#include "captions/draft.h"
+#include "document/document.h"
+
+#include <QTimer>
+#include <QWidget>
+
+#include <set>
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QTableWidget;
+
+namespace brumefall::app {
+
+class CaptionsReview : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit CaptionsReview(Document& document, QWidget* parent = nullptr);
+
+    /// Throws formats::FormatError.
+    void open(const QString& file);
+    [[nodiscard]] const captions::Draft& draft() const { return draft_; }
+
+signals:
+    void finished();
+
+private:
+    void showStage();
+    void showRow(int row, std::size_t call);
+    void takeAll(bool take);
+    void takeSure();
+    void refresh();
+    void accept();
+    [[nodiscard]] const captions::DraftStage& stage() const;
+    [[nodiscard]] bool isTaken(std::size_t call) const { return !kept_as_heard_.contains(call); }
+
+    Document& document_;
+    captions::Draft draft_;
+    QString file_;
+    std::set<std::size_t> kept_as_heard_;
+    std::vector<std::size_t> call_of_row_; ///< of the table; kNoCall for talk
+    QLabel* head_;
+    QComboBox* stages_;
+    QTableWidget* table_;
+    QCheckBox* places_;
+    QLabel* summary_;
+    QPushButton* accept_;
+    QTimer fit_; ///< rows take their height once the columns have their width
+    bool showing_ = false;
+};
+
+} // namespace brumefall::app

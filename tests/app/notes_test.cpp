@@ -1,0 +1,197 @@
+// The Notes workspace: the editor's hands, the crew's language, captions taken as draft notes.
+
+#include "formats/notes_json.h"
+#include "notes/captions_review.h"
+#include "notes/notes_editor.h"
+#include "notes/notes_workspace.h"
+#include "window.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QCompleter>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListView>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QTimer>
+
+using namespace brumefall;
+using namespace brumefall::app;
+
+namespace {
+
+class NotesTest : public support::Window {
+protected:
+    void open(const QString& text)
+    {
+        openDemo();
+        window_->document().setNotesText(text, QStringLiteral("Paste"));
+        editor_ = find<NotesEditor>("notesEditor");
+        editor_->setFocus();
+        editor_->moveCursor(QTextCursor::Start);
+    }
+    [[nodiscard]] std::string text() { return window_->document().stage().text; }
+    void undo() { QTest::keyClick(editor_, Qt::Key_Z, Qt::ControlModifier); }
+
+    NotesEditor* editor_ = nullptr;
+};
+
+} // namespace
+
+TEST_F(NotesTest, CompletionIsOfferedAndTabTakesItButEnterNeverDoes)
+{
+    open("left four tightens three\n");
+    editor_->moveCursor(QTextCursor::End);
+    QTest::keyClicks(editor_, "right two tigh");
+    ASSERT_TRUE(editor_->completer().popup()->isVisible());
+    QTest::keyClick(editor_, Qt::Key_Return);
+    EXPECT_TRUE(editor_->toPlainText().endsWith(QStringLiteral("right two tigh\n")))
+        << "typing is not interrupted";
+    QTest::keyClicks(editor_, "right two tigh");
+    QTest::keyClick(editor_, Qt::Key_Tab);
+    EXPECT_TRUE(editor_->toPlainText().endsWith(QStringLiteral("right two tightens ")))
+        << editor_->toPlainText().toStdString();
+}
+
+TEST_F(NotesTest, OneKeyFixesAWordAndUndoBringsItBack)
+{
+    open("left four\nright three titans two\n");
+    EXPECT_TRUE(find<QLabel>("unknownLine")->text().contains(QStringLiteral("tightens")));
+    QTest::keyClick(editor_, Qt::Key_F8);
+    EXPECT_EQ(editor_->cursorLine(), 2);
+    QTest::keyClick(editor_, Qt::Key_Return, Qt::AltModifier);
+    EXPECT_EQ(text(), "left four\nright three tightens two\n");
+    EXPECT_TRUE(window_->document().prepared().notes.unknown.empty());
+    undo();
+    EXPECT_EQ(text(), "left four\nright three titans two\n");
+}
+
+TEST_F(NotesTest, ACallIsSplitAndJoinedByKeyAndItsNotesKeepTheirIds)
+{
+    open("left four into right three 60\nleft two\n");
+    const std::string second = window_->document().prepared().road.notes[1].id;
+    editor_->goTo(1, 12);
+    QTest::keyClick(editor_, Qt::Key_Return, Qt::ControlModifier);
+    EXPECT_EQ(text(), "left four\ninto right three 60\nleft two\n");
+    EXPECT_EQ(window_->document().prepared().road.notes[1].id, second);
+    editor_->goTo(1, 0);
+    QTest::keyClick(editor_, Qt::Key_J, Qt::ControlModifier);
+    EXPECT_EQ(text(), "left four into right three 60\nleft two\n");
+    undo();
+    undo();
+    EXPECT_EQ(text(), "left four into right three 60\nleft two\n");
+}
+
+TEST_F(NotesTest, UndoTakesBackWhatWasTypedAfterAPauseAndNotAllOfIt)
+{
+    open("left four\n");
+    editor_->moveCursor(QTextCursor::End);
+    QTest::keyClicks(editor_, "right three");
+    QTest::keyClick(editor_, Qt::Key_Return);
+    QTest::qWait(1800);
+    QTest::keyClicks(editor_, "left two");
+    undo();
+    EXPECT_EQ(text(), "left four\nright three\n");
+    undo();
+    EXPECT_EQ(text(), "left four\n");
+}
+
+TEST_F(NotesTest, FindCountsReplaceAllReplacesAndGradesAreRenumbered)
+{
+    open("left four 40\nright four tightens three 40\n");
+    QTest::keyClick(editor_, Qt::Key_F, Qt::ControlModifier);
+    QTest::keyClicks(find<QLineEdit>("findText"), "40");
+    EXPECT_TRUE(find<QLabel>("findCount")->text().startsWith(QLatin1Char('2')));
+    QTest::keyClicks(find<QLineEdit>("replaceText"), "60");
+    find<QPushButton>("replaceAll")->click();
+    EXPECT_EQ(text(), "left four 60\nright four tightens three 60\n");
+    editor_->moveCursor(QTextCursor::Start);
+    find<QComboBox>("renumberHow")->setCurrentIndex(0);
+    find<QPushButton>("renumberButton")->click();
+    EXPECT_EQ(text(), "left three 60\nright three tightens four 60\n");
+}
+
+TEST_F(NotesTest, TheCrewOverrulesTheScaleAndTheRoadFollows)
+{
+    open("left two 60\nright five 60\n");
+    find<QPushButton>("sideLanguage")->click();
+    const double two_m = window_->document().prepared().road.notes[0].radius_m;
+    auto* scale = find<QComboBox>("styleScale");
+    scale->setCurrentIndex(2);
+    emit scale->activated(2);
+    EXPECT_GT(window_->document().prepared().road.notes[0].radius_m, two_m) << "a 2 is now fast";
+    window_->document().save();
+    EXPECT_EQ(stage::readStage(stage_ / "stage.brumefall").style.scale, notes::Scale::descending);
+    undo();
+    EXPECT_EQ(window_->document().prepared().road.notes[0].radius_m, two_m);
+}
+
+TEST_F(NotesTest, AWordOfTheCrewsOwnIsUnderstoodAndTravelsAsAFile)
+{
+    open("left bullet 60\n");
+    ASSERT_FALSE(window_->document().prepared().notes.unknown.empty());
+    find<QPushButton>("sideLanguage")->click();
+    find<QPushButton>("addWord")->click();
+    auto* words = find<QTableWidget>("styleWords");
+    words->item(0, 2)->setText(QStringLiteral("six plus"));
+    words->item(0, 0)->setText(QStringLiteral("bullet"));
+    EXPECT_TRUE(window_->document().prepared().notes.unknown.empty());
+    EXPECT_EQ(window_->document().prepared().notes.calls[0].notes[0].grade->number, 6);
+    const auto file = scratch_.path() / "our language.json";
+    formats::writeStyle(file, window_->document().stage().style);
+    EXPECT_EQ(formats::readStyle(file).words.at("bullet"), "six plus");
+}
+
+TEST_F(NotesTest, TheNotesAreShownInFullWordsAndInShort)
+{
+    open("L4 lg dc 60\n");
+    auto* printed = find<QPlainTextEdit>("printedNotes");
+    find<QPushButton>("sideFullWords")->click();
+    EXPECT_EQ(printed->toPlainText().toStdString(), "left four long don't cut sixty\n");
+    find<QPushButton>("sideInShort")->click();
+    EXPECT_EQ(printed->toPlainText().toStdString(), "L4 lg dc 60\n");
+    find<QPushButton>("sideFullWords")->click();
+    find<QPushButton>("usePrinted")->click();
+    EXPECT_EQ(text(), "left four long don't cut sixty\n");
+}
+
+TEST_F(NotesTest, CaptionsAreReviewedTakenOneByOneAndBecomeNotesWithDraftPlaces)
+{
+    open("left four\n");
+    while (!window_->document().pass()->marks.empty()) {
+        window_->document().removeMark(
+            QString::fromStdString(window_->document().pass()->marks.front().note));
+    }
+    const auto file = scratch_.path() / "onboard.srt";
+    support::write(file,
+        "1\n00:00:10,000 --> 00:00:13,000\nleft for titans three 80\n\n"
+        "2\n00:00:16,000 --> 00:00:18,000\nportion write two of a crest\n\n"
+        "3\n00:00:30,000 --> 00:00:34,000\nthat was lovely I think we were quite good there\n");
+    find<NotesWorkspace>("notesWorkspace")->reviewCaptions(QString::fromStdString(file.string()));
+    auto* table = find<QTableWidget>("captionsTable");
+    ASSERT_EQ(table->rowCount(), 3);
+    EXPECT_TRUE(table->item(0, 4)->text().contains(QStringLiteral("titans \u2192 tightens")));
+    EXPECT_EQ(table->item(2, 3)->text(), QStringLiteral("talk, no note"));
+    table->item(1, 0)->setCheckState(Qt::Unchecked);
+    find<QCheckBox>("captionsPlaces")->setChecked(true);
+    find<QPushButton>("captionsAccept")->click();
+    EXPECT_EQ(text(), "left four tightens three 80\nportion write two of a crest\n");
+    const auto& marks = window_->document().pass()->marks;
+    const auto draft = std::find_if(marks.begin(), marks.end(), [](const pace::Mark& m) { return m.draft; });
+    ASSERT_NE(draft, marks.end());
+    EXPECT_NEAR(draft->media_s, 13.0 + 1.8, 1.0);
+    window_->document().undoStack().undo();
+    EXPECT_EQ(text(), "left four\n") << "one step back";
+}
+
+TEST_F(NotesTest, ACaptionFileWithoutTimesIsToldAndTheNotesStay)
+{
+    open("left four\n");
+    const auto file = scratch_.path() / "broken.srt";
+    support::write(file, "1\n00:00:1x,000 --> 00:00:13,000\nleft four\n");
+    find<NotesWorkspace>("notesWorkspace")->reviewCaptions(QString::fromStdString(file.string()));
+    EXPECT_TRUE(message().contains(QStringLiteral("broken.srt, line 2"))) << message().toStdString();
+    EXPECT_TRUE(editor_->isVisible());
+    EXPECT_EQ(text(), "left four\n");
+}
