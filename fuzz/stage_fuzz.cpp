@@ -1,6 +1,7 @@
-// Any bytes as a stage file, a pass or a take: read, or refused with a FormatError.
+// Any bytes as a stage file, a pass, a style or a take: read, or refused with a FormatError.
 
 #include "formats/files.h"
+#include "formats/notes_json.h"
 #include "stage/stage.h"
 
 #include <cstdint>
@@ -10,7 +11,7 @@
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size)
 {
     static const std::filesystem::path file =
-        std::filesystem::temp_directory_path() / ("brumefall-fuzz-" + std::to_string(getpid()) + ".json");
+        std::filesystem::path(std::filesystem::exists("/dev/shm") ? "/dev/shm" : "/tmp") / ("brumefall-fuzz-" + std::to_string(getpid()) + ".json");
     std::ofstream(file, std::ios::binary)
         .write(reinterpret_cast<const char*>(data), static_cast<std::streamsize>(size));
     using namespace brumefall;
@@ -24,6 +25,13 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
         stage::Stage stage;
         stage.text = "left four 60\nright three 50";
         static_cast<void>(stage::prepare(stage, &pass));
+    } catch (const formats::FormatError&) {
+    }
+    try {
+        stage::Stage stage;
+        stage.style = formats::readStyle(file);
+        stage.text = "left four 60\nbullet right three 50";
+        static_cast<void>(stage::prepare(stage, nullptr));
     } catch (const formats::FormatError&) {
     }
     try {

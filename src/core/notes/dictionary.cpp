@@ -7,14 +7,29 @@
 
 namespace brumefall::notes {
 
+namespace {
+
+using Expansions = std::unordered_map<std::string, std::vector<std::string>>;
+
+const Expansions& commonExpansions()
+{
+    static const Expansions kCommon = [] {
+        Expansions common;
+        for (const auto& [brief, words] : commonAbbreviations()) {
+            common.emplace(brief, splitWords(words));
+        }
+        return common;
+    }();
+    return kCommon;
+}
+
+} // namespace
+
 Dictionary::Dictionary(const Style& style)
     : hundreds_(style.hundreds)
 {
     for (const auto& [brief, words] : style.abbreviations) {
         expansions_.emplace(lowerCase(brief), splitWords(lowerCase(words)));
-    }
-    for (const auto& [brief, words] : commonAbbreviations()) {
-        expansions_.emplace(brief, splitWords(words));
     }
     std::unordered_map<std::string, std::vector<OwnWord>>
         own_words; // a meaning is in the language, not in own words
@@ -31,8 +46,11 @@ Dictionary::Dictionary(const Style& style)
 
 const std::vector<std::string>* Dictionary::expansion(const std::string& word) const
 {
-    const auto it = expansions_.find(word);
-    return it == expansions_.end() || it->second.empty() ? nullptr : &it->second;
+    if (const auto own = expansions_.find(word); own != expansions_.end() && !own->second.empty()) {
+        return &own->second;
+    }
+    const auto it = commonExpansions().find(word);
+    return it == commonExpansions().end() ? nullptr : &it->second;
 }
 
 const Dictionary::OwnWord* Dictionary::ownWord(std::span<const std::string> words) const

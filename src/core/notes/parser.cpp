@@ -252,7 +252,7 @@ private:
         out_.chatter += reading.chatter;
         for (const Token& token : reading.unknown) {
             auto [it, fresh] = suggestions_.try_emplace(token.word);
-            if (fresh) {
+            if (fresh && suggestions_.size() <= kMostSuggestions) {
                 it->second =
                     token.number_class != NumberClass::none ? "left or right?" : suggestFor(token.word);
             }
@@ -322,6 +322,7 @@ private:
         std::optional<Grade> grade;
     };
     std::deque<Said> recent_; ///< the last few corners
+    static constexpr std::size_t kMostSuggestions = 5000; // no crew has more words that are not understood
     std::unordered_map<std::string, std::string> suggestions_;
 };
 

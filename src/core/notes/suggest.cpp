@@ -3,7 +3,10 @@
 #include "notes/lexicon.h"
 
 #include <algorithm>
+#include <cstdint>
 #include <map>
+#include <set>
+#include <unordered_map>
 #include <vector>
 
 namespace brumefall::notes {
@@ -21,6 +24,61 @@ const std::map<std::string, std::string, std::less<>>& soundAlikes()
         {"cots", "cut"}, {"cats", "cut"}, {"corshun", "caution"}};
     return kTable;
 }
+
+/// `word` and all that remains of it when up to `most` letters are left out.
+void collectShortened(const std::string& word, int most, std::set<std::string>& out)
+{
+    if (!out.insert(word).second || most == 0 || word.size() < 2) {
+        return;
+    }
+    for (std::size_t i = 0; i < word.size(); ++i) {
+        std::string shorter = word;
+        shorter.erase(i, 1);
+        collectShortened(shorter, most - 1, out);
+    }
+}
+
+/// Finds known words within two edits by what remains of both when letters are left out, so that a look-up does
+/// not walk the whole language.
+class NearWords {
+public:
+    NearWords()
+        : words_(knownWords())
+    {
+        for (std::size_t i = 0; i < words_.size(); ++i) {
+            if (words_[i].size() < 3) {
+                continue;
+            }
+            std::set<std::string> shortened;
+            collectShortened(words_[i], kMostEdits, shortened);
+            for (const std::string& rest : shortened) {
+                by_rest_[rest].push_back(static_cast<std::uint16_t>(i));
+            }
+        }
+    }
+
+    [[nodiscard]] std::vector<std::uint16_t> near(const std::string& word, int edits) const
+    {
+        std::set<std::string> shortened;
+        collectShortened(word, edits, shortened);
+        std::vector<std::uint16_t> found;
+        for (const std::string& rest : shortened) {
+            if (const auto it = by_rest_.find(rest); it != by_rest_.end()) {
+                found.insert(found.end(), it->second.begin(), it->second.end());
+            }
+        }
+        std::sort(found.begin(), found.end());
+        found.erase(std::unique(found.begin(), found.end()), found.end());
+        return found;
+    }
+
+    [[nodiscard]] const std::string& word(std::uint16_t index) const { return words_[index]; }
+
+private:
+    static constexpr int kMostEdits = 2;
+    const std::vector<std::string>& words_;
+    std::unordered_map<std::string, std::vector<std::uint16_t>> by_rest_;
+};
 
 } // namespace
 
@@ -53,17 +111,15 @@ std::string suggestFor(std::string_view word)
     if (const auto it = soundAlikes().find(word); it != soundAlikes().end()) {
         return it->second;
     }
-    if (word.size() < 3 || word.size() > 24) {
+    if (word.size() < 3 || word.size() > 16) {
         return {};
     }
+    static const NearWords kNear;
     const int allowed = word.size() <= 4 ? 1 : 2;
     int best_distance = allowed + 1;
     std::string best;
-    for (const std::string& known : knownWords()) {
-        const auto difference = static_cast<long>(known.size()) - static_cast<long>(word.size());
-        if (known.size() < 3 || std::abs(difference) > allowed) {
-            continue;
-        }
+    for (const std::uint16_t index : kNear.near(std::string(word), allowed)) {
+        const std::string& known = kNear.word(index);
         if (const int distance = editDistance(word, known); distance > 0 && distance < best_distance) {
             best_distance = distance;
             best = known;
