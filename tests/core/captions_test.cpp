@@ -106,6 +106,16 @@ TEST(Captions, ReadsTheThreeKindsAlike)
     EXPECT_FALSE(captions::looksLikeCaptions("left four 60\nright three"));
 }
 
+TEST(Captions, AnEndlessFileIsRefusedWithAMessage)
+{
+    std::string content;
+    for (std::size_t i = 0; i <= captions::kMostCues; ++i) {
+        content += "[" + std::to_string(i / 60) + ":" + (i % 60 < 10 ? "0" : "") + std::to_string(i % 60)
+            + "] left\n";
+    }
+    EXPECT_THROW(static_cast<void>(readCues(content, "endless.txt")), formats::FormatError);
+}
+
 TEST(Captions, TalkIsLeftOutOfTheNotesAndKeptToBeShown)
 {
     const auto draft =

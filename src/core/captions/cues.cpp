@@ -176,6 +176,10 @@ std::vector<Cue> readCues(std::string_view content, const std::string& file)
     const auto lines = linesOf(content);
     auto cues = content.find(kArrow) != std::string_view::npos ? readArrowCues(lines, file)
                                                                : readStampedLines(lines, file);
+    if (cues.size() >= kMostCues) {
+        throw FormatError(file, cues.back().line,
+            "more than " + std::to_string(kMostCues - 1) + " captions; is this the file you meant?");
+    }
     if (cues.empty()) {
         throw FormatError(file, 1, "no captions in this file");
     }
