@@ -123,7 +123,7 @@ brumefall::road::Road asCoreRoad(const RoadDescription& road)
     out.length_m = road.length_m;
     for (const Element& element : road.elements) {
         if (element.turn_deg != 0.0) {
-            out.notes.push_back({"", element.station_m, element.length_m, element.radius_m, 0.0,
+            out.notes.push_back({"", element.station_m, element.length_m, element.radius_m, 1.0, 0.0,
                 {{element.length_m, element.turn_deg}}});
         }
     }

@@ -8,6 +8,8 @@
 
 #include <algorithm>
 #include <cctype>
+#include <cmath>
+#include <optional>
 #include <set>
 #include <vector>
 
@@ -103,6 +105,34 @@ std::string renumberLine(
     return out;
 }
 
+/// Replaces the last (or first) number of at least ten within bytes [from, to) of `line`.
+bool replaceDistance(std::string& line, std::size_t from, std::size_t to, bool last, double metres,
+    const Dictionary& dictionary, Order order)
+{
+    const AtomLine atoms(withoutComment(line), dictionary, order);
+    std::optional<std::size_t> found;
+    for (std::size_t i = 0; i < atoms.atoms.size(); ++i) {
+        const Atom& atom = atoms.atoms[i];
+        const std::size_t begin = atoms.tokens[atom.first].begin;
+        const bool said_for = i > 0 && atoms.roleAt(i - 1) == Role::for_;
+        if (atom.role == Role::number && atom.number >= 10 && !said_for && begin >= from && begin < to
+            && (last || !found)) {
+            found = i;
+        }
+    }
+    if (!found) {
+        return false;
+    }
+    const Atom& atom = atoms.atoms[*found];
+    const std::size_t begin = atoms.tokens[atom.first].begin;
+    const std::size_t end = atoms.tokens[atom.last - 1].end;
+    const bool digits = std::isdigit(static_cast<unsigned char>(line[begin])) != 0;
+    const int number = static_cast<int>(std::lround(metres));
+    line.replace(
+        begin, end - begin, digits ? std::to_string(number) : sayNumber(number, dictionary.hundreds()));
+    return true;
+}
+
 } // namespace
 
 std::string withFix(std::string_view text, const Unknown& unknown, std::string_view by)
@@ -183,6 +213,39 @@ EditedText repeatLines(std::string_view text, int first, int last, int laps)
     lines.insert(lines.begin() + end, "[end]");
     lines.insert(lines.begin() + begin, "[laps " + std::to_string(laps) + "]");
     return {joined(lines), static_cast<int>(begin) + 1, 6};
+}
+
+std::string withDistance(
+    std::string_view text, int line, std::size_t index, double metres, const Style& style, Order order)
+{
+    auto lines = linesOf(text);
+    const Dictionary dictionary(style);
+    const auto at = static_cast<std::size_t>(line - 1);
+    if (line < 1 || at >= lines.size()) {
+        return std::string(text);
+    }
+    const auto starts = noteStarts(withoutComment(lines[at]), dictionary, order);
+    const std::size_t from = index < starts.size() ? starts[index] : 0;
+    const std::size_t to = index + 1 < starts.size() ? starts[index + 1] : lines[at].size();
+    if (replaceDistance(lines[at], from, to, true, metres, dictionary, order)) {
+        return joined(lines);
+    }
+    if (index + 1 < starts.size()) {
+        return std::string(text);
+    }
+    for (std::size_t next = at + 1; next < lines.size(); ++next) {
+        if (holdsWords(lines[next])) {
+            const auto head = noteStarts(withoutComment(lines[next]), dictionary, order);
+            const std::size_t end =
+                head.empty() ? lines[next].size() : std::max<std::size_t>(head.front(), 1);
+            return replaceDistance(lines[next], 0,
+                       std::max(end, std::min<std::size_t>(lines[next].size(), 24)), false, metres,
+                       dictionary, order)
+                ? joined(lines)
+                : std::string(text);
+        }
+    }
+    return std::string(text);
 }
 
 std::string renumberGrades(std::string_view text, int first, int last, const std::map<int, int>& becomes,

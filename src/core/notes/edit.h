@@ -37,4 +37,10 @@ struct EditedText {
 [[nodiscard]] std::string renumberGrades(std::string_view text, int first, int last,
     const std::map<int, int>& becomes, const Style& style, Order order);
 
+/// The distance said after the `index`-th note of the call on `line` (from 0) changed to `metres`, wherever
+/// it stands: at the end of the note, at the start of the next call, or alone on a line. Digits stay digits,
+/// words words. The text comes back unchanged where that note has no distance.
+[[nodiscard]] std::string withDistance(
+    std::string_view text, int line, std::size_t index, double metres, const Style& style, Order order);
+
 } // namespace brumefall::notes

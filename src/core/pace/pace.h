@@ -13,6 +13,8 @@ namespace brumefall::pace {
 struct Knot {
     double station_m;
     double time_s;
+
+    bool operator==(const Knot&) const = default;
 };
 
 /// A monotone cubic through (x, y) points; straight beyond its ends.

@@ -112,7 +112,7 @@ Placement placeOnTrace(const road::Road& road, const Pass& pass, std::vector<std
     const MonotoneCurve warp(std::move(noted), std::move(measured));
     for (const auto& note : road.notes) {
         const double station_m = warp.at(note.station_m);
-        out.notes.push_back({note.id, station_m, out.pace.timeAt(station_m), 0.0, false});
+        out.notes.push_back({note.id, station_m, out.pace.timeAt(station_m), 0.0, false, false});
     }
     for (const MarkedNote& mark : marks) {
         out.notes[mark.index].arrive_s = mark.time_s;
@@ -149,7 +149,7 @@ Placement place(const road::Road& road, const Pass& pass, const CarModel& car)
     out.pace = predictPace(road, car).warpedTo(knots);
     out.warnings = std::move(warnings);
     for (const auto& note : road.notes) {
-        out.notes.push_back({note.id, note.station_m, out.pace.timeAt(note.station_m), 0.0, false});
+        out.notes.push_back({note.id, note.station_m, out.pace.timeAt(note.station_m), 0.0, false, false});
     }
     for (const MarkedNote& mark : marks) {
         out.notes[mark.index].arrive_s = mark.time_s;
@@ -158,23 +158,18 @@ Placement place(const road::Road& road, const Pass& pass, const CarModel& car)
     return out;
 }
 
-Placement placeByPrediction(const road::Road& road, double target_time_s, const CarModel& car)
+Placement placeByPrediction(const road::Road& road, const Rehearsal& rehearsal)
 {
     Placement out;
-    out.pace = predictPace(road, car);
-    if (target_time_s > 0.0) {
-        const double scale = target_time_s / out.pace.duration_s();
-        std::vector<Knot> knots;
-        constexpr double kStep_m = 5.0;
-        for (double s = 0.0; s < road.length_m + kStep_m; s += kStep_m) {
-            const double station_m = std::min(s, road.length_m);
-            knots.push_back({station_m, out.pace.timeAt(station_m) * scale});
-        }
-        out.pace = Pace(knots);
+    auto predicted = rehearsalPace(road, carModel(rehearsal), rehearsal.target_time_s);
+    out.pace = std::move(predicted.pace);
+    if (predicted.beyond_physics) {
+        out.warnings.emplace_back(
+            "no tyre holds the road in the target time; the rehearsal pace was stretched to it all the same");
     }
     for (const auto& note : road.notes) {
         const double arrive_s = out.pace.timeAt(note.station_m);
-        out.notes.push_back({note.id, note.station_m, arrive_s, 0.05 * arrive_s, false});
+        out.notes.push_back({note.id, note.station_m, arrive_s, 0.05 * arrive_s, false, false});
     }
     return out;
 }

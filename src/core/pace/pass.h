@@ -2,8 +2,8 @@
 #pragma once
 
 #include "notes/note.h"
+#include "pace/car_models.h"
 #include "pace/pace.h"
-#include "pace/predict.h"
 #include "road/layout.h"
 
 #include <optional>
@@ -27,12 +27,17 @@ struct Media {
     std::string path; ///< relative to the stage folder
     double duration_s = 0.0;
     long long size_bytes = 0;
+
+    bool operator==(const Media&) const = default;
 };
 
 /// A run over the stage. Times are seconds in the media; the trace is seconds from go over metres.
 struct Pass {
     std::string name;
     std::string kind; ///< "stage" or "recce"
+    std::string car;
+    std::string weather;
+    std::string remark; ///< anything the crew wants to remember of this run
     Media media;
     double in_s = 0.0;
     double out_s = 0.0; ///< 0 for the end of the media
@@ -40,6 +45,9 @@ struct Pass {
     std::optional<double> finish_s;
     std::vector<Mark> marks;
     std::vector<Knot> trace;
+    std::string log; ///< where the trace was read from and how it was laid to the video; empty without
+
+    bool operator==(const Pass&) const = default;
 };
 
 /// Where a note is: metres and seconds from go. `sure_s` is one standard deviation of the time.
@@ -62,8 +70,7 @@ struct Placement {
 /// Places the notes of `road` by the marks and the trace of `pass`; with neither, by the predicted pace.
 [[nodiscard]] Placement place(const road::Road& road, const Pass& pass, const CarModel& car = {});
 
-/// Places the notes by the predicted pace alone; `target_time_s` > 0 stretches it to that time.
-[[nodiscard]] Placement placeByPrediction(
-    const road::Road& road, double target_time_s, const CarModel& car = {});
+/// Places the notes by the rehearsal pace alone.
+[[nodiscard]] Placement placeByPrediction(const road::Road& road, const Rehearsal& rehearsal);
 
 } // namespace brumefall::pace

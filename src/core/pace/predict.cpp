@@ -28,6 +28,16 @@ std::vector<double> cornerSpeeds(
             }
             station_m += piece.length_m;
         }
+        if (note.slowed < 1.0) {
+            constexpr double kShortest_m = 16.0;
+            constexpr double kUsual_m_s = 30.0; // what a straight is driven at where something slows
+            const double end_m = note.station_m + std::max(note.length_m, kShortest_m);
+            const auto last = static_cast<std::size_t>(std::max(0.0, end_m / step_m));
+            for (auto i = static_cast<std::size_t>(std::max(0.0, note.station_m / step_m));
+                 i <= last && i < count; ++i) {
+                limit[i] = std::min(limit[i], kUsual_m_s) * note.slowed;
+            }
+        }
     }
     return limit;
 }

@@ -87,6 +87,33 @@ Bent bend(const notes::Note& note, notes::Scale scale)
     return out;
 }
 
+/// What slows a car beside the bend itself, as a share of its speed.
+double slowedBy(const notes::Note& note)
+{
+    static const std::map<std::string, double, std::less<>> kThings{{"jump", 0.75}, {"crest", 0.95},
+        {"water", 0.6}, {"water_splash", 0.55}, {"ford", 0.5}, {"bump", 0.92}, {"ruts", 0.9}, {"hole", 0.9},
+        {"ditch", 0.97}, {"grid", 0.9}, {"railway", 0.85}, {"level_crossing", 0.85}, {"speed_bump", 0.5}};
+    double share = 1.0;
+    const auto take = [&](const notes::Feature& feature) {
+        const bool driven = feature.relation.empty() || feature.relation == "over"
+            || feature.relation == "through" || feature.relation == "into";
+        if (const auto it = kThings.find(feature.what); it != kThings.end() && driven) {
+            share = std::min(share, feature.maybe ? 0.5 * (1.0 + it->second) : it->second);
+        }
+    };
+    std::for_each(note.features.begin(), note.features.end(), take);
+    for (const auto& shape : note.shapes) {
+        std::for_each(shape.features.begin(), shape.features.end(), take);
+    }
+    share *= note.width.starts_with("narrow") || note.width == "very_narrow" ? 0.9 : 1.0;
+    share *= note.camber == "off_camber" || note.camber == "bad_camber" ? 0.93 : 1.0;
+    share *= note.visibility == "unseen" ? 0.95 : 1.0;
+    for (const std::string& speed : note.speed) {
+        share *= speed == "slow" || speed == "slowing" ? 0.85 : 1.0;
+    }
+    return share;
+}
+
 Stretch gapAfter(const notes::Note& note, bool last_of_call)
 {
     switch (note.link.kind) {
@@ -197,8 +224,8 @@ Road layOut(
             stretches.push_back(gap);
             index_of[note.id] = road.notes.size();
             echo.push_back(is_echo);
-            road.notes.push_back({note.id, 0.0, length_m, is_echo || is_start ? 0.0 : bent.radius_m, 0.0,
-                std::move(bent.pieces)});
+            road.notes.push_back({note.id, 0.0, length_m, is_echo || is_start ? 0.0 : bent.radius_m,
+                is_echo ? 1.0 : slowedBy(note), 0.0, std::move(bent.pieces)});
         }
     }
     if (road.notes.empty()) {

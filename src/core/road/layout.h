@@ -28,6 +28,7 @@ struct RoadNote {
     double station_m = 0.0; ///< entry
     double length_m = 0.0; ///< of the note's own piece, 0 for a point
     double radius_m = 0.0; ///< the tightest, 0 where the road is straight
+    double slowed = 1.0; ///< speed at this note against that of its bend alone: jumps, water, narrows, "slow"
     double uncertainty_m = 0.0; ///< standard deviation of the station, as far as the notes tell
     std::vector<Piece> pieces;
 };

@@ -28,8 +28,10 @@ Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass*
     out.road =
         road::layOut(out.notes.calls, out.notes.style.scale, out.notes.lead_in_m, stage.official_length_m);
     const bool predicted = pass == nullptr || target_time_s > 0.0;
-    out.placement =
-        predicted ? pace::placeByPrediction(out.road, target_time_s) : pace::place(out.road, *pass);
+    auto rehearsal = stage.rehearsal;
+    rehearsal.target_time_s = target_time_s > 0.0 ? target_time_s : rehearsal.target_time_s;
+    out.placement = predicted ? pace::placeByPrediction(out.road, rehearsal)
+                              : pace::place(out.road, *pass, pace::carModel(stage.rehearsal));
     plan::PlanInput input;
     input.calls = out.notes.calls;
     input.scale = out.notes.style.scale;

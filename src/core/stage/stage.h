@@ -30,6 +30,7 @@ struct Stage {
     plan::Reader reader;
     plan::Driver driver;
     std::map<std::string, double> pinned_s;
+    pace::Rehearsal rehearsal;
     std::string raw;
 
     bool operator==(const Stage& other) const;

@@ -90,7 +90,7 @@ bool Stage::operator==(const Stage& other) const
     };
     return name == other.name && official_length_m == other.official_length_m && crew == other.crew
         && style == other.style && text == other.text && reader == other.reader && driver == other.driver
-        && pinned_s == other.pinned_s && sameKnown();
+        && pinned_s == other.pinned_s && rehearsal == other.rehearsal && sameKnown();
 }
 
 std::filesystem::path stageFolder(const std::filesystem::path& given)
@@ -119,6 +119,12 @@ Stage readStage(const std::filesystem::path& file)
         stage.reader = readerFromJson(json.value("reader", Json::object()));
         stage.driver = driverFromJson(json.value("driver", Json::object()));
         stage.pinned_s = json.value("pinned_s", std::map<std::string, double>{});
+        const Json rehearsal = json.value("rehearsal", Json::object());
+        stage.rehearsal.car = rehearsal.value("car", stage.rehearsal.car);
+        stage.rehearsal.surface = rehearsal.value("surface", stage.rehearsal.surface);
+        stage.rehearsal.wet = rehearsal.value("wet", false);
+        stage.rehearsal.night = rehearsal.value("night", false);
+        stage.rehearsal.target_time_s = std::clamp(rehearsal.value("target_time_s", 0.0), 0.0, 1e6);
         stage.raw = json.dump();
         return stage;
     });
@@ -141,6 +147,9 @@ void writeStage(const std::filesystem::path& file, const Stage& stage)
     json["reader"].update(readerToJson(stage.reader));
     json["driver"].update(driverToJson(stage.driver));
     json["pinned_s"] = stage.pinned_s;
+    json["rehearsal"].update(
+        {{"car", stage.rehearsal.car}, {"surface", stage.rehearsal.surface}, {"wet", stage.rehearsal.wet},
+            {"night", stage.rehearsal.night}, {"target_time_s", stage.rehearsal.target_time_s}});
     formats::writeKind(file, json);
 }
 
@@ -151,6 +160,10 @@ pace::Pass readPass(const std::filesystem::path& file)
         pace::Pass pass;
         pass.name = file.stem().string();
         pass.kind = json.value("kind", "stage");
+        pass.car = json.value("car", "");
+        pass.weather = json.value("weather", "");
+        pass.remark = json.value("remark", "");
+        pass.log = json.value("log", "");
         const Json media = json.value("media", Json::object());
         pass.media = {
             media.value("path", ""), media.value("duration_s", 0.0), media.value("size_bytes", 0LL)};
@@ -181,6 +194,14 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass)
         json["format"] = "brumefall/pass/1";
     }
     json["kind"] = pass.kind;
+    for (const auto& [name, text] : {std::pair("car", &pass.car), std::pair("weather", &pass.weather),
+             std::pair("remark", &pass.remark), std::pair("log", &pass.log)}) {
+        if (text->empty()) {
+            json.erase(name);
+        } else {
+            json[name] = *text;
+        }
+    }
     json["media"]["path"] = pass.media.path;
     json["media"]["size_bytes"] = pass.media.size_bytes;
     json["media"]["duration_s"] = pass.media.duration_s;
