@@ -119,6 +119,11 @@ MainWindow::MainWindow()
     });
     connect(&document_, &Document::message, this, &MainWindow::showMessage);
     connect(&transport_, &Transport::failed, this, &MainWindow::showMessage);
+    connect(&transport_, &Transport::outOfRange, this, [this](bool beyond) {
+        rate_->setStyleSheet(beyond ? QStringLiteral("font-weight: bold;") : QString());
+        rate_->setToolTip(
+            beyond ? tr("The picture cannot be played as fast as the pace asks here.") : QString());
+    });
     connect(&recorder_, &TakeRecorder::failed, this, &MainWindow::showMessage);
     connect(&transport_, &Transport::ticked, this, &MainWindow::showTime);
     connect(&transport_, &Transport::playingChanged, this,
@@ -168,11 +173,11 @@ QWidget* MainWindow::makeTransportBar()
         [this] { transport_.seekStage(transport_.stageTime() + 5.0); });
     add(tr("Frame  (Ctrl+\u2190 \u2192)"), "frameButton", [this] { transport_.player().stepFrame(1); });
     layout->addSpacing(12);
-    add(tr("Slower  ([)"), "slowerButton", [this] { transport_.setRate(transport_.player().rate() / 1.25); });
+    add(tr("Slower  ([)"), "slowerButton", [this] { transport_.setRate(transport_.rate() / 1.25); });
     rate_ = new QLabel(QStringLiteral("1.00\u00d7"));
     rate_->setObjectName(QStringLiteral("rateLabel"));
     layout->addWidget(rate_);
-    add(tr("Faster  (])"), "fasterButton", [this] { transport_.setRate(transport_.player().rate() * 1.25); });
+    add(tr("Faster  (])"), "fasterButton", [this] { transport_.setRate(transport_.rate() * 1.25); });
     layout->addStretch();
     time_ = new QLabel(QStringLiteral("0:00.0"));
     time_->setObjectName(QStringLiteral("timeLabel"));
@@ -185,6 +190,7 @@ QWidget* MainWindow::makeTransportBar()
 void MainWindow::makeMenus()
 {
     auto* file = menuBar()->addMenu(tr("&Stage"));
+    file->addAction(tr("New stage\u2026"), QKeySequence::New, this, &MainWindow::newStage);
     file->addAction(tr("Open a stage\u2026"), QKeySequence::Open, this, &MainWindow::chooseStage);
     auto* recent = file->addMenu(tr("Open again"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { fillRecent(recent); });
@@ -284,6 +290,23 @@ void MainWindow::chooseStage()
     }
 }
 
+void MainWindow::newStage()
+{
+    const QString folder =
+        QFileDialog::getSaveFileName(this, tr("New stage: name its folder"), tr("New stage"));
+    if (folder.isEmpty()) {
+        return;
+    }
+    if (const auto why = document_.create(folder)) {
+        showMessage(tr("The stage was not made. %1").arg(*why));
+        return;
+    }
+    rememberStage(folder);
+    showWorkspace(kNotes);
+    showMessage(tr("A new stage. Write the notes, or take them from a file or from captions; then give it a "
+                   "video (F2)."));
+}
+
 void MainWindow::rememberStage(const QString& folder)
 {
     QSettings settings;
@@ -362,8 +385,8 @@ bool MainWindow::eventFilter(QObject* watched, QEvent* event)
                 : transport_.seekStage(transport_.stageTime() + 5.0 * direction);
         return true;
     }
-    case Qt::Key_BracketLeft: transport_.setRate(transport_.player().rate() / 1.25); return true;
-    case Qt::Key_BracketRight: transport_.setRate(transport_.player().rate() * 1.25); return true;
+    case Qt::Key_BracketLeft: transport_.setRate(transport_.rate() / 1.25); return true;
+    case Qt::Key_BracketRight: transport_.setRate(transport_.rate() * 1.25); return true;
     case Qt::Key_R:
         if (!control) {
             showWorkspace(kRead);

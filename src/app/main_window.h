@@ -46,6 +46,7 @@ private:
     void makeMenus();
     QWidget* makeTransportBar();
     void chooseStage();
+    void newStage();
     void rememberStage(const QString& folder);
     void fillRecent(QMenu* menu);
     void showTime(double stage_s);

@@ -195,7 +195,7 @@ void Player::pause()
 
 void Player::setRate(double rate)
 {
-    double bounded = std::clamp(rate, 0.25, 3.0);
+    double bounded = std::clamp(rate, kSlowest, kFastest);
     {
         const std::lock_guard lock(state_->mutex);
         state_->setPosition(state_->positionNow());

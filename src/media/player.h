@@ -22,6 +22,10 @@ class Player : public QObject {
     Q_OBJECT
 
 public:
+    /// The rates that the player shows smoothly.
+    static constexpr double kSlowest = 0.25;
+    static constexpr double kFastest = 3.0;
+
     explicit Player(QObject* parent = nullptr);
     ~Player() override;
 

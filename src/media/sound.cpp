@@ -254,6 +254,30 @@ Peaks peaksOf(const Sound& sound, double slice_s)
     return folder.finish();
 }
 
+std::optional<double> sharpestOnset(const Peaks& peaks, double at_s, double near_s)
+{
+    constexpr std::size_t kBefore = 8; // slices that the sound must stand out of
+    constexpr float kStandsOut = 0.15F;
+    const auto level = [&](std::size_t i) { return peaks.high[i] - peaks.low[i]; };
+    const auto index = [&](double s) {
+        return static_cast<std::size_t>(
+            std::clamp(s / peaks.slice_s, 0.0, static_cast<double>(peaks.low.size())));
+    };
+    std::size_t best = 0;
+    float sharpest = kStandsOut;
+    for (std::size_t i = std::max(index(at_s - near_s), kBefore); i < index(at_s + near_s); ++i) {
+        float before = 0.0F;
+        for (std::size_t k = i - kBefore; k < i; ++k) {
+            before = std::max(before, level(k));
+        }
+        if (const float rise = level(i) - 1.5F * before; rise > sharpest) {
+            sharpest = rise;
+            best = i;
+        }
+    }
+    return best == 0 ? std::nullopt : std::optional(static_cast<double>(best) * peaks.slice_s);
+}
+
 MediaFacts inspect(const std::filesystem::path& file)
 {
     const auto format = open(file);

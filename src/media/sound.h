@@ -4,6 +4,7 @@
 #include <cstdint>
 #include <filesystem>
 #include <functional>
+#include <optional>
 #include <stdexcept>
 #include <string>
 #include <vector>
@@ -53,6 +54,10 @@ using Progress = std::function<bool(double)>;
 [[nodiscard]] long long decodeBare(const std::filesystem::path& file);
 
 [[nodiscard]] Peaks peaksOf(const Sound& sound, double slice_s);
+
+/// When the sharpest sound within `near_s` of `at_s` begins: a clapper, a hand on the roof. Nothing where no
+/// sound stands out of what is heard around it.
+[[nodiscard]] std::optional<double> sharpestOnset(const Peaks& peaks, double at_s, double near_s);
 
 /// What a media file holds.
 struct MediaFacts {

@@ -204,3 +204,21 @@ TEST(Aligner, APartOfTheStageIsFoundWhereverItBegins)
             [&](const auto& n) { return n.id == truth.id && n.read; });
     }));
 }
+
+TEST(Sound, AClapStandsOutOfTheEngineAndAnEvenNoiseHasNone)
+{
+    media::Sound sound;
+    std::minstd_rand random(4);
+    for (int i = 0; i < 16000 * 6; ++i) {
+        const double since_clap_s = (i - 16000 * 3.21) / 16000.0;
+        const double clap = since_clap_s >= 0.0 ? 20000.0 * std::exp(-since_clap_s * 40.0) : 0.0;
+        sound.samples.push_back(static_cast<std::int16_t>(std::clamp(
+            (static_cast<double>(random() % 2000) - 1000.0) / 1000.0 * (1500.0 + clap), -32000.0, 32000.0)));
+    }
+    const auto peaks = media::peaksOf(sound, 0.02);
+    const auto clap_s = media::sharpestOnset(peaks, 2.0, 3.0);
+    ASSERT_TRUE(clap_s);
+    EXPECT_NEAR(*clap_s, 3.21, 0.03);
+    EXPECT_FALSE(media::sharpestOnset(peaks, 5.5, 0.4));
+    EXPECT_FALSE(media::sharpestOnset({}, 1.0, 1.0));
+}

@@ -2,12 +2,15 @@
 
 #include "main_window.h"
 #include "notes/notes_workspace.h"
+#include "places/log_panel.h"
+#include "places/places_workspace.h"
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "theme/theme.h"
 #include "widgets/gap_view.h"
 
 #include <QApplication>
+#include <QComboBox>
 #include <QDir>
 #include <QElapsedTimer>
 #include <QPushButton>
@@ -88,8 +91,52 @@ const Shot kShots[]{
             settle(1500);
             w.transport().setRate(1.0);
         }},
+    {"log_of_a_pass",
+        [](MainWindow& w) {
+            auto* places = w.findChild<PlacesWorkspace*>();
+            w.document().choosePass(QStringLiteral("stage"));
+            settle(2500);
+            auto pass = *w.document().pass();
+            std::erase_if(pass.marks, [&](const auto& m) { return (&m - pass.marks.data()) % 10 != 0; });
+            w.document().setPass(pass, QStringLiteral("Fewer marks"));
+            places->showSide(PlacesWorkspace::kLog);
+            places->logPanel().load(
+                QString::fromStdString((w.document().folder() / "media" / "stage.csv").string()));
+            w.transport().seekStage(98.0);
+        }},
+    {"distances",
+        [](MainWindow& w) {
+            auto* places = w.findChild<PlacesWorkspace*>();
+            places->logPanel().load(
+                QString::fromStdString((w.document().folder() / "media" / "stage.gpx").string()));
+            w.findChild<QPushButton*>(QStringLiteral("proposePlaces"))->click();
+            settle(300);
+            auto text = QString::fromStdString(w.document().stage().text);
+            w.document().setNotesText(text.replace(
+                QStringLiteral("right six over crest 150"), QStringLiteral("right six over crest 80")));
+            places->showSide(PlacesWorkspace::kDistances);
+            selectNumber(w, 6);
+        }},
+    {"pace",
+        [](MainWindow& w) {
+            w.document().undoStack().undo();
+            w.document().undoStack().undo();
+            w.document().undoStack().undo();
+            w.showMessage({});
+            auto* places = w.findChild<PlacesWorkspace*>();
+            w.document().choosePass(QStringLiteral("recce"));
+            w.document().chooseAlong(Document::Along::other_pass, QStringLiteral("stage"));
+            places->showSide(PlacesWorkspace::kPace);
+            auto* compare = w.findChild<QComboBox*>(QStringLiteral("comparePace"));
+            compare->setCurrentIndex(1);
+            emit compare->activated(1);
+            settle(1500);
+            selectNumber(w, 19);
+            w.transport().seekStage(w.document().prepared().placement.notes[18].arrive_s - 1.0);
+        }},
     {"plan",
         [](MainWindow& w) {
+            w.document().chooseAlong(Document::Along::recorded);
             w.document().choosePass(QStringLiteral("stage"));
             w.showWorkspace(MainWindow::kPlan);
             settle();

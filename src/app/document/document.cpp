@@ -74,10 +74,36 @@ private:
     pace::Pass after_;
 };
 
+/// Passes added or removed.
+class PassListCommand : public QUndoCommand {
+public:
+    PassListCommand(
+        Document& document, std::vector<pace::Pass> after, std::string choose, const QString& name)
+        : QUndoCommand(name)
+        , document_(document)
+        , before_(document.passes_)
+        , after_(std::move(after))
+        , chosen_before_(document.pass() == nullptr ? std::string() : document.pass()->name)
+        , chosen_after_(std::move(choose))
+    {
+    }
+
+    void undo() override { document_.applyPasses(before_, chosen_before_); }
+    void redo() override { document_.applyPasses(after_, chosen_after_); }
+
+private:
+    Document& document_;
+    std::vector<pace::Pass> before_;
+    std::vector<pace::Pass> after_;
+    std::string chosen_before_;
+    std::string chosen_after_;
+};
+
 namespace {
 constexpr int kMergeText = 1;
 constexpr int kMergeDriver = 2;
 constexpr int kMergeReader = 3;
+constexpr int kMergeRehearsal = 4;
 } // namespace
 
 Document::Document(QObject* parent)
@@ -109,6 +135,9 @@ std::optional<QString> Document::open(const QString& folder)
     stage_ = std::move(stage);
     stage_dirty_ = false;
     dirty_passes_.clear();
+    removed_passes_.clear();
+    along_ = Along::recorded;
+    along_pass_.clear();
     current_note_.clear();
     readPasses();
     readTakes();
@@ -158,7 +187,24 @@ const pace::Pass* Document::pass() const
 QString Document::mediaFile() const
 {
     const pace::Pass* current = pass();
-    return current == nullptr ? QString() : QString::fromStdString((folder_ / current->media.path).string());
+    if (current == nullptr || current->media.path.empty()) {
+        return {};
+    }
+    const auto file = folder_ / current->media.path;
+    std::error_code error;
+    if (!std::filesystem::exists(file, error)) {
+        // a stage folder that was carried elsewhere: a file of that name and size beside it or in media/
+        const auto name = std::filesystem::path(current->media.path).filename();
+        for (const auto& near : {folder_ / "media" / name, folder_ / name, folder_.parent_path() / name}) {
+            const auto size = std::filesystem::file_size(near, error);
+            if (!error
+                && (current->media.size_bytes == 0
+                    || size == static_cast<std::uintmax_t>(current->media.size_bytes))) {
+                return QString::fromStdString(near.string());
+            }
+        }
+    }
+    return QString::fromStdString(file.string());
 }
 
 void Document::choosePass(const QString& name)
@@ -250,6 +296,80 @@ void Document::removeMark(const QString& note)
         *this, std::move(after), tr("Remove the mark of note %1").arg(numberOf(note.toStdString()))));
 }
 
+void Document::setPass(const pace::Pass& pass, const QString& what)
+{
+    if (this->pass() != nullptr && !(pass == *this->pass())) {
+        undo_.push(new PassCommand(*this, pass, what));
+    }
+}
+
+void Document::addPass(const QString& file, double duration_s, const QString& kind)
+{
+    pace::Pass pass;
+    const auto path = std::filesystem::path(file.toStdString());
+    std::error_code error;
+    const auto relative = std::filesystem::relative(path, folder_, error);
+    pass.media.path = error || relative.empty() ? path.string() : relative.string();
+    pass.media.duration_s = duration_s;
+    const auto size = std::filesystem::file_size(path, error);
+    pass.media.size_bytes = error ? 0 : static_cast<long long>(size);
+    pass.out_s = duration_s;
+    pass.kind = kind.toStdString();
+    const auto taken = [&](const std::string& name) {
+        return std::any_of(
+            passes_.begin(), passes_.end(), [&](const pace::Pass& p) { return p.name == name; });
+    };
+    pass.name = pass.kind;
+    for (int i = 2; taken(pass.name); ++i) {
+        pass.name = pass.kind + " " + std::to_string(i);
+    }
+    auto after = passes_;
+    after.push_back(pass);
+    undo_.push(new PassListCommand(*this, std::move(after), pass.name,
+        tr("Add the pass \u201c%1\u201d").arg(QString::fromStdString(pass.name))));
+}
+
+void Document::removePass()
+{
+    if (pass() == nullptr) {
+        return;
+    }
+    auto after = passes_;
+    after.erase(after.begin() + static_cast<std::ptrdiff_t>(pass_));
+    undo_.push(new PassListCommand(*this, std::move(after), {},
+        tr("Remove the pass \u201c%1\u201d").arg(QString::fromStdString(pass()->name))));
+}
+
+void Document::relink(const QString& file)
+{
+    if (pass() == nullptr) {
+        return;
+    }
+    auto after = *pass();
+    const auto path = std::filesystem::path(file.toStdString());
+    std::error_code error;
+    const auto relative = std::filesystem::relative(path, folder_, error);
+    after.media.path = error || relative.empty() ? path.string() : relative.string();
+    const auto size = std::filesystem::file_size(path, error);
+    if (!error && after.media.size_bytes > 0 && size != static_cast<std::uintmax_t>(after.media.size_bytes)) {
+        emit message(tr("%1 is not as large as the video that this pass was made from; check its marks.")
+                         .arg(QString::fromStdString(path.filename().string())));
+    }
+    after.media.size_bytes = error ? 0 : static_cast<long long>(size);
+    setPass(after, tr("Find the video again"));
+    emit passChanged();
+}
+
+void Document::setRehearsal(const pace::Rehearsal& rehearsal)
+{
+    if (rehearsal == stage_.rehearsal) {
+        return;
+    }
+    auto after = stage_;
+    after.rehearsal = rehearsal;
+    undo_.push(new StageCommand(*this, std::move(after), tr("Change the rehearsal pace"), kMergeRehearsal));
+}
+
 void Document::setDriver(const plan::Driver& driver, const QString& what)
 {
     if (driver == stage_.driver) {
@@ -315,10 +435,91 @@ void Document::applyPass(const pace::Pass& pass)
     autosave_.start();
 }
 
+void Document::applyPasses(const std::vector<pace::Pass>& passes, const std::string& choose)
+{
+    for (const pace::Pass& old : passes_) {
+        const bool stays = std::any_of(
+            passes.begin(), passes.end(), [&](const pace::Pass& p) { return p.name == old.name; });
+        if (!stays) {
+            removed_passes_.push_back(old.name);
+        }
+    }
+    for (const pace::Pass& pass : passes) {
+        std::erase(removed_passes_, pass.name);
+        dirty_passes_.push_back(pass.name);
+    }
+    passes_ = passes;
+    pass_ = 0;
+    for (std::size_t i = 0; i < passes_.size(); ++i) {
+        if (passes_[i].name == choose) {
+            pass_ = i;
+        }
+    }
+    recompute(false);
+    emit passChanged();
+    emit planChanged();
+    autosave_.start();
+}
+
 void Document::recompute(bool notes_too)
 {
     auto parsed = notes_too ? stage::understand(stage_) : std::move(prepared_.notes);
-    prepared_ = stage::prepare(stage_, std::move(parsed), pass());
+    const pace::Pass* paced = pass();
+    if (along_ == Along::other_pass) {
+        const auto other = std::find_if(
+            passes_.begin(), passes_.end(), [&](const pace::Pass& p) { return p.name == along_pass_; });
+        paced = other == passes_.end() ? pass() : &*other;
+    }
+    const bool rehearsal = along_ == Along::rehearsal;
+    prepared_ = stage::prepare(stage_, std::move(parsed), rehearsal ? nullptr : paced);
+    video_placement_ = {};
+    retiming_ = {};
+    if (pass() != nullptr && (rehearsal || paced != pass())) {
+        video_placement_ = pace::place(prepared_.road, *pass(), pace::carModel(stage_.rehearsal));
+        if (!video_placement_.pace.empty() && !prepared_.placement.pace.empty()) {
+            retiming_ = pace::Retiming(video_placement_.pace, prepared_.placement.pace);
+        }
+    }
+}
+
+void Document::chooseAlong(Along along, const QString& pass)
+{
+    if (along == along_ && pass.toStdString() == along_pass_) {
+        return;
+    }
+    along_ = along;
+    along_pass_ = pass.toStdString();
+    recompute(false);
+    emit alongChanged();
+    emit planChanged();
+}
+
+const pace::Placement& Document::videoPlacement() const
+{
+    return video_placement_.notes.empty() ? prepared_.placement : video_placement_;
+}
+
+pace::Placement Document::rehearsalPlacement() const
+{
+    return pace::placeByPrediction(prepared_.road, stage_.rehearsal);
+}
+
+std::optional<QString> Document::create(const QString& folder)
+{
+    const auto path = std::filesystem::path(folder.toStdString());
+    std::error_code error;
+    if (std::filesystem::exists(path / "stage.brumefall", error)) {
+        return tr("There is a stage in %1 already; open it instead.").arg(folder);
+    }
+    try {
+        std::filesystem::create_directories(path, error);
+        stage::Stage stage;
+        stage.name = path.filename().string();
+        stage::writeStage(path / "stage.brumefall", stage);
+    } catch (const formats::FormatError& problem) {
+        return readable(problem);
+    }
+    return open(folder);
 }
 
 void Document::keepTake(const stage::Take& take)
@@ -356,6 +557,11 @@ void Document::save()
                 }
             }
             dirty_passes_.pop_back();
+        }
+        while (!removed_passes_.empty()) {
+            std::error_code ignored;
+            std::filesystem::remove(folder_ / "passes" / (removed_passes_.back() + ".json"), ignored);
+            removed_passes_.pop_back();
         }
     } catch (const formats::FormatError& error) {
         emit message(tr("Not saved yet; it is tried again with the next change. %1").arg(readable(error)));

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "formats/files.h"
+#include "pace/retime.h"
 #include "stage/stage.h"
 
 #include <QElapsedTimer>
@@ -39,6 +40,20 @@ public:
 
     void choosePass(const QString& name);
 
+    /// The pace that the stage is rehearsed at, along which the video of the pass is played.
+    enum class Along { recorded, other_pass, rehearsal };
+    void chooseAlong(Along along, const QString& pass = {});
+    [[nodiscard]] Along along() const { return along_; }
+    [[nodiscard]] const std::string& alongPass() const { return along_pass_; }
+    /// Where the notes are in the pass's own time; the plan's places are along the chosen pace.
+    [[nodiscard]] const pace::Placement& videoPlacement() const;
+    [[nodiscard]] const pace::Retiming& retiming() const { return retiming_; }
+    /// The rehearsal pace of this stage, for drawing beside the passes.
+    [[nodiscard]] pace::Placement rehearsalPlacement() const;
+
+    /// A new, empty stage in `folder`, opened; returns the message for the user where it cannot be made.
+    [[nodiscard]] std::optional<QString> create(const QString& folder);
+
     /// Undoable changes. Each has a name that reads well in the menu.
     /// Typing merges with the typing just before it; a change with a name of its own does not.
     void setNotesText(const QString& text, const QString& what = {});
@@ -48,6 +63,16 @@ public:
         const QString& text, const QString& what, const std::function<std::vector<pace::Mark>()>& marks);
     void setMark(const QString& note, double media_s);
     void removeMark(const QString& note);
+    /// Any other change of the pass in view.
+    void setPass(const pace::Pass& pass, const QString& what);
+    /// Adds a pass of the media file `file` under a name of its own, and chooses it. Media are referenced
+    /// where they are.
+    void addPass(const QString& file, double duration_s, const QString& kind);
+    void removePass();
+    /// The pass's video is `file` from now on; a file that is not the one it was made from is told, and
+    /// taken.
+    void relink(const QString& file);
+    void setRehearsal(const pace::Rehearsal& rehearsal);
     void setDriver(const plan::Driver& driver, const QString& what);
     void setReader(const plan::Reader& reader, const QString& what);
     void pinCall(std::size_t call, std::optional<double> start_s);
@@ -73,6 +98,7 @@ signals:
     void opened();
     void notesChanged();
     void passChanged();
+    void alongChanged();
     void planChanged();
     void takesChanged();
     void currentNoteChanged(const QString& id);
@@ -81,9 +107,11 @@ signals:
 private:
     friend class StageCommand;
     friend class PassCommand;
+    friend class PassListCommand;
     void applyStage(const stage::Stage& stage);
     void applyPass(const pace::Pass& pass);
     void recompute(bool notes_too);
+    void applyPasses(const std::vector<pace::Pass>& passes, const std::string& choose);
     void readPasses();
     void readTakes();
 
@@ -98,6 +126,11 @@ private:
     QElapsedTimer since_start_; ///< tells typing without a pause from typing after one
     bool stage_dirty_ = false;
     std::vector<std::string> dirty_passes_;
+    std::vector<std::string> removed_passes_; ///< to be removed from the disk with the next save
+    Along along_ = Along::recorded;
+    std::string along_pass_;
+    pace::Placement video_placement_; ///< empty where it is the same as the prepared one
+    pace::Retiming retiming_;
     QString current_note_;
 };
 

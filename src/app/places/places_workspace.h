@@ -12,11 +12,17 @@
 #include <atomic>
 #include <memory>
 
+class QButtonGroup;
 class QComboBox;
 class QLabel;
+class QStackedWidget;
 class QTableWidget;
 
 namespace brumefall::app {
+
+class DistancesPanel;
+class LogPanel;
+class PassPanel;
 
 class PlacesWorkspace : public QWidget {
     Q_OBJECT
@@ -28,6 +34,19 @@ public:
     /// Marks the current note here, and goes on to the next.
     void markHere();
     void nudge(double by_s);
+    /// Goes on without a mark.
+    void skip();
+    /// Back to the note before, its mark taken away, the video three seconds before it.
+    void goBack();
+    /// The proposed place of the current note is good; on to the next.
+    void keepDraft();
+    /// Takes the marks of the selected notes away and goes to where they begin.
+    void markAgain();
+
+    /// What stands on the right.
+    enum Side { kNotes, kPass, kLog, kDistances, kPace };
+    void showSide(Side side);
+    [[nodiscard]] LogPanel& logPanel() { return *log_; }
 
 protected:
     void keyPressEvent(QKeyEvent* event) override;
@@ -38,6 +57,11 @@ private:
     void showCurrent();
     void loadPeaks();
     void chooseNote(const QString& id);
+    void addVideo();
+    void goOn(int number);
+    [[nodiscard]] QWidget* makeVideoSide();
+    [[nodiscard]] QWidget* makeNotesSide();
+    [[nodiscard]] const pace::PlacedNote* current() const;
 
     Document& document_;
     Transport& transport_;
@@ -46,6 +70,11 @@ private:
     QLabel* facts_;
     QTableWidget* table_;
     WaveView* wave_;
+    QButtonGroup* sides_;
+    QStackedWidget* side_pages_;
+    PassPanel* pass_;
+    LogPanel* log_;
+    DistancesPanel* distances_;
     std::shared_ptr<std::atomic<bool>> cancel_;
     QString peaks_file_;
 };

@@ -175,7 +175,10 @@ void ReadWorkspace::toggleGuide()
     }
     state_->setText(tr("Preparing the guide voice\u2026"));
     QApplication::setOverrideCursor(Qt::WaitCursor);
-    const auto reading = media::readAloud(document_.prepared().plan, {}, 0, 0.0);
+    // where the picture runs faster or slower, so does its sound: the voice is made for the picture's own time
+    const auto& retiming = document_.retiming();
+    const auto reading = media::readAloud(
+        plan::spokenIn(document_.prepared().plan, [&](double t) { return retiming.toVideo(t); }), {}, 0, 0.0);
     transport_.setGuide(reading.sound, reading.from_s);
     QApplication::restoreOverrideCursor();
     showState();

@@ -111,7 +111,7 @@ void TakeRecorder::begin()
         return;
     }
     running_ = true;
-    take_.clock = {transport_.stageTime(), transport_.player().rate()};
+    take_.clock = {transport_.stageTime(), transport_.rate()};
     // kept from the start, so that a crash loses the verdicts only
     document_.keepTake(take_);
     input_->start();
@@ -144,7 +144,7 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
 
 std::vector<double> TakeRecorder::offsets_s() const
 {
-    const double rate = transport_.player().rate();
+    const double rate = transport_.rate();
     std::vector<double> offsets;
     offsets.reserve(pairs_.size());
     for (const Pair& pair : pairs_) {
@@ -158,7 +158,7 @@ take::Clock TakeRecorder::fitClock() const
 {
     const auto offsets = offsets_s();
     return offsets.empty() ? take_.clock
-                           : take::Clock{offsets[offsets.size() / 2], transport_.player().rate()};
+                           : take::Clock{offsets[offsets.size() / 2], transport_.rate()};
 }
 
 double TakeRecorder::stoodStill_s() const

@@ -38,7 +38,9 @@ Spine::Spine(Document& document, Transport& transport, QWidget* parent)
 {
     setObjectName(QStringLiteral("spine"));
     setAccessibleName(tr("The stage, go at the bottom"));
-    setToolTip(tr("The stage, go at the bottom. Click or drag to go there; type a note's number and Enter."));
+    setToolTip(tr("The stage, go at the bottom. Click or drag to go there; type a note's number and Enter. "
+                  "Shift and drag marks the "
+                  "note in view."));
     setFixedWidth(132);
     setFocusPolicy(Qt::ClickFocus);
     connect(&document_, &Document::planChanged, this, &Spine::rebuild);
@@ -203,14 +205,20 @@ void Spine::paintEvent(QPaintEvent*)
     }
 }
 
+double Spine::stationAt(double y) const
+{
+    const QRectF area = roadArea();
+    return document_.prepared().placement.pace.length_m()
+        * std::clamp((area.bottom() - y) / area.height(), 0.0, 1.0);
+}
+
 void Spine::goTo(double y)
 {
     const auto& pace = document_.prepared().placement.pace;
     if (pace.empty()) {
         return;
     }
-    const QRectF area = roadArea();
-    const double station_m = pace.length_m() * std::clamp((area.bottom() - y) / area.height(), 0.0, 1.0);
+    const double station_m = stationAt(y);
     transport_.seekStage(pace.timeAt(station_m));
     const auto& notes = document_.prepared().placement.notes;
     const auto next =
@@ -222,13 +230,35 @@ void Spine::goTo(double y)
 
 void Spine::mousePressEvent(QMouseEvent* event)
 {
-    goTo(event->position().y());
+    if (!event->modifiers().testFlag(Qt::ShiftModifier)) {
+        goTo(event->position().y());
+    }
 }
 
 void Spine::mouseMoveEvent(QMouseEvent* event)
 {
-    if (event->buttons().testFlag(Qt::LeftButton)) {
+    if (!event->buttons().testFlag(Qt::LeftButton)) {
+        return;
+    }
+    if (event->modifiers().testFlag(
+            Qt::ShiftModifier)) { // the picture follows, the note in view stays chosen
+        const auto& pace = document_.prepared().placement.pace;
+        if (!pace.empty()) {
+            transport_.seekStage(pace.timeAt(stationAt(event->position().y())));
+        }
+    } else {
         goTo(event->position().y());
+    }
+}
+
+/// With Shift, the note in view is marked where the mouse lets go.
+void Spine::mouseReleaseEvent(QMouseEvent* event)
+{
+    const auto& pace = document_.videoPlacement().pace;
+    if (event->modifiers().testFlag(Qt::ShiftModifier) && document_.pass() != nullptr && !pace.empty()
+        && !document_.currentNote().isEmpty()) {
+        document_.setMark(
+            document_.currentNote(), document_.pass()->go_s + pace.timeAt(stationAt(event->position().y())));
     }
 }
 

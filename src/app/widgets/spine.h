@@ -21,6 +21,7 @@ protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
@@ -28,6 +29,7 @@ private:
     [[nodiscard]] QRectF roadArea() const;
     [[nodiscard]] double yOf(double station_m) const;
     void goTo(double y);
+    [[nodiscard]] double stationAt(double y) const;
     void paintRoad(QPainter& p) const;
     [[nodiscard]] QPointF pointAt(double station_m) const;
 

@@ -3,6 +3,7 @@
 #include "media/sound_file.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace brumefall::app {
 
@@ -14,6 +15,7 @@ Transport::Transport(Document& document, QObject* parent)
     connect(&timer_, &QTimer::timeout, this, &Transport::tick);
     connect(&player_, &media::Player::playingChanged, this, [this](bool playing) {
         playing ? timer_.start() : timer_.stop();
+        beginSteering();
         emit playingChanged(playing);
         emit ticked(stageTime());
     });
@@ -24,6 +26,11 @@ Transport::Transport(Document& document, QObject* parent)
     });
     connect(&player_, &media::Player::failed, this, &Transport::failed);
     connect(&document_, &Document::passChanged, this, &Transport::openPass);
+    connect(&document_, &Document::alongChanged, this, [this] {
+        player_.setRate(rate_);
+        beginSteering();
+        emit ticked(stageTime());
+    });
 }
 
 void Transport::openPass()
@@ -43,19 +50,27 @@ void Transport::openPass()
 double Transport::stageTime() const
 {
     const pace::Pass* pass = document_.pass();
-    return player_.position_s() - (pass == nullptr ? 0.0 : pass->go_s);
+    return document_.retiming().toAlong(player_.position_s() - (pass == nullptr ? 0.0 : pass->go_s));
 }
 
 double Transport::toMedia(double stage_s) const
 {
     const pace::Pass* pass = document_.pass();
-    return stage_s + (pass == nullptr ? 0.0 : pass->go_s);
+    return document_.retiming().toVideo(stage_s) + (pass == nullptr ? 0.0 : pass->go_s);
 }
 
 void Transport::seekStage(double stage_s)
 {
     stop_at_s_ = 1e18;
     player_.seek(toMedia(stage_s));
+    since_steering_.invalidate();
+}
+
+void Transport::seekMedia(double media_s)
+{
+    stop_at_s_ = 1e18;
+    player_.seek(media_s);
+    since_steering_.invalidate();
 }
 
 void Transport::playPause()
@@ -66,8 +81,10 @@ void Transport::playPause()
 
 void Transport::setRate(double rate)
 {
-    player_.setRate(rate);
-    emit rateChanged(player_.rate());
+    rate_ = std::clamp(rate, media::Player::kSlowest, media::Player::kFastest);
+    player_.setRate(rate_);
+    beginSteering();
+    emit rateChanged(rate_);
 }
 
 void Transport::playStretch(double from_s, double to_s)
@@ -114,7 +131,49 @@ void Transport::tick()
         stop_at_s_ = 1e18;
         player_.pause();
     }
+    if (document_.retiming().changes()) {
+        steer(now_s);
+    }
     emit ticked(now_s);
+}
+
+void Transport::beginSteering()
+{
+    since_steering_.invalidate();
+}
+
+/// The rate that the two paces ask for, and a little more or less to stay with the wall clock. Where the
+/// player cannot follow, the clock waits for the picture.
+void Transport::steer(double now_s)
+{
+    constexpr double kPull_per_s = 1.2;
+    constexpr double kLost_s = 0.7;
+    constexpr double kAhead_s = 0.15; // a new rate is heard a little later
+    if (player_.isSeeking() || !player_.isRunning()) {
+        since_steering_.invalidate();
+        return;
+    }
+    if (!since_steering_.isValid()) {
+        since_steering_.start();
+        steered_from_s_ = now_s;
+    }
+    double error_s = steered_from_s_ + rate_ * 0.001 * static_cast<double>(since_steering_.elapsed()) - now_s;
+    const double needed = rate_ * document_.retiming().rateAt(now_s + kAhead_s * rate_);
+    const bool beyond = needed < media::Player::kSlowest || needed > media::Player::kFastest;
+    if (beyond || std::abs(error_s) > kLost_s) {
+        since_steering_.start();
+        steered_from_s_ = now_s;
+        error_s = 0.0;
+    }
+    if (beyond != behind_) {
+        behind_ = beyond;
+        emit outOfRange(beyond);
+    }
+    const double wished = needed * std::clamp(1.0 + kPull_per_s * error_s, 0.7, 1.4);
+    const double bounded = std::clamp(wished, media::Player::kSlowest, media::Player::kFastest);
+    if (std::abs(bounded / player_.rate() - 1.0) > 0.015) {
+        player_.setRate(bounded);
+    }
 }
 
 } // namespace brumefall::app

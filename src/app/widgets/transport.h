@@ -5,6 +5,7 @@
 #include "media/player.h"
 #include "media/sound.h"
 
+#include <QElapsedTimer>
 #include <QObject>
 #include <QTemporaryDir>
 #include <QTimer>
@@ -23,6 +24,10 @@ public:
     [[nodiscard]] double stageTime() const;
     [[nodiscard]] double toMedia(double stage_s) const;
     void seekStage(double stage_s);
+    void seekMedia(double media_s);
+    /// Stage seconds in a second of the wall clock, as wished; the player's own rate differs while a pass is
+    /// played along another pace.
+    [[nodiscard]] double rate() const { return rate_; }
     void playPause();
     void setRate(double rate);
 
@@ -38,10 +43,14 @@ signals:
     void playingChanged(bool playing);
     void rateChanged(double rate);
     void failed(const QString& why);
+    /// The picture cannot be played as fast or as slowly as the chosen pace asks here, or can again.
+    void outOfRange(bool beyond);
 
 private:
     void openPass();
     void tick();
+    void steer(double now_s);
+    void beginSteering();
 
     Document& document_;
     media::Player player_;
@@ -51,6 +60,10 @@ private:
     bool has_guide_ = false;
     QString open_file_;
     double stop_at_s_ = 1e18;
+    double rate_ = 1.0;
+    QElapsedTimer since_steering_; ///< wall clock that the retimed picture is held to
+    double steered_from_s_ = 0.0;
+    bool behind_ = false;
 };
 
 } // namespace brumefall::app

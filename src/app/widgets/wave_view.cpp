@@ -90,7 +90,7 @@ void WaveView::paintEvent(QPaintEvent*)
     }
     p.setFont(typeface(type::kSmall));
     double free_x = -1e9;
-    for (const auto& note : document_.prepared().placement.notes) {
+    for (const auto& note : document_.videoPlacement().notes) {
         const auto id = QString::fromStdString(note.id);
         const bool dragged = id == dragged_ && moved_;
         const double x = xOf(dragged ? dragged_to_s_ : note.arrive_s + pass->go_s);
@@ -133,7 +133,7 @@ void WaveView::mousePressEvent(QMouseEvent* event)
     const pace::Pass* pass = document_.pass();
     double nearest = 12.0;
     if (pass != nullptr) {
-        for (const auto& note : document_.prepared().placement.notes) {
+        for (const auto& note : document_.videoPlacement().notes) {
             const double distance = std::abs(xOf(note.arrive_s + pass->go_s) - event->position().x());
             if (distance < nearest) {
                 nearest = distance;

@@ -16,6 +16,7 @@ public:
     WaveView(Document& document, Transport& transport, QWidget* parent = nullptr);
 
     void setPeaks(media::Peaks peaks, const QString& message);
+    [[nodiscard]] const media::Peaks& peaks() const { return peaks_; }
     [[nodiscard]] const QString& message() const { return message_; }
     void setSpan(double from_s, double to_s); ///< media time
     [[nodiscard]] double xOf(double media_s) const;

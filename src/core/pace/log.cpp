@@ -153,6 +153,12 @@ private:
             / std::max(1e-6, points_[b].time_s - points_[a].time_s);
     }
 
+    /// Below this speed the car stands; positions wander by a metre or two even then.
+    [[nodiscard]] double standing() const
+    {
+        return log_.has_positions && !log_.has_distance ? 2.0 * kStands_m_s : kStands_m_s;
+    }
+
     void holdWhileStanding()
     {
         std::vector<double> speeds;
@@ -165,10 +171,7 @@ private:
         for (std::size_t i = 1; i < points_.size(); ++i) {
             const double step = points_[i].along_m - before_m;
             before_m = points_[i].along_m;
-            // positions wander by a metre or two while the car stands
-            const double standing =
-                log_.has_positions && !log_.has_distance ? 2.0 * kStands_m_s : kStands_m_s;
-            if (speeds[i] < standing && speeds[i - 1] < standing) {
+            if (speeds[i] < standing() && speeds[i - 1] < standing()) {
                 taken_m += step;
                 stood_s += points_[i].time_s - points_[i - 1].time_s;
             }
@@ -190,29 +193,60 @@ private:
         }
     }
 
-    /// When the car stood for the last time before point `i`, where it already drives: the moment at which a
-    /// steady acceleration to there began.
+    /// How far point `i` is from where the car stood up to point `stand`.
+    [[nodiscard]] double awayFrom(std::size_t stand, std::size_t i) const
+    {
+        if (!log_.has_positions || log_.has_distance) {
+            return points_[i].along_m - points_[stand].along_m;
+        }
+        constexpr std::size_t kFixes = 6;
+        double east_m = 0.0;
+        double north_m = 0.0;
+        const std::size_t first = stand >= kFixes ? stand - kFixes + 1 : 0;
+        for (std::size_t k = first; k <= stand; ++k) {
+            east_m += points_[k].source->east_m / static_cast<double>(stand - first + 1);
+            north_m += points_[k].source->north_m / static_cast<double>(stand - first + 1);
+        }
+        return std::hypot(points_[i].source->east_m - east_m, points_[i].source->north_m - north_m);
+    }
+
+    /// When the car drove off before point `i`, where it already drives: the moment from which a steady
+    /// acceleration s = a/2 (t - t0)^2 leads through the points of the first metres; a line through their
+    /// roots.
     [[nodiscard]] double driveOff(std::size_t i) const
     {
         std::size_t stand = i;
-        while (stand > 0 && speeds_[stand] > kStands_m_s && points_[i].time_s - points_[stand].time_s < 5.0) {
+        while (stand > 0 && speeds_[stand] > standing() && points_[i].time_s - points_[stand].time_s < 5.0) {
             --stand;
         }
-        // two points of s = a/2 (t - t0)^2 give t0
-        std::size_t later = i;
-        while (later + 1 < points_.size() && points_[later].time_s - points_[i].time_s < 1.5) {
-            ++later;
+        constexpr double kFirst_m = 2.5;
+        constexpr double kLast_m = 40.0;
+        double n = 0.0;
+        double sum_t = 0.0;
+        double sum_r = 0.0;
+        double sum_tt = 0.0;
+        double sum_tr = 0.0;
+        for (std::size_t k = stand + 1; k < points_.size(); ++k) {
+            const double away_m = awayFrom(stand, k);
+            if (away_m > kLast_m && n >= 2.0) {
+                break;
+            }
+            if (away_m >= kFirst_m) {
+                const double t = points_[k].time_s - points_[stand].time_s;
+                const double root = std::sqrt(away_m);
+                n += 1.0;
+                sum_t += t;
+                sum_r += root;
+                sum_tt += t * t;
+                sum_tr += t * root;
+            }
         }
-        const double base = points_[stand].along_m;
-        const double s1 = std::sqrt(std::max(0.0, points_[i].along_m - base));
-        const double s2 = std::sqrt(std::max(0.0, points_[later].along_m - base));
-        if (s2 <= s1 + 1e-6) {
+        const double slope = (n * sum_tr - sum_t * sum_r) / std::max(n * sum_tt - sum_t * sum_t, 1e-9);
+        if (n < 2.0 || slope < 0.1) {
             return points_[stand].time_s;
         }
-        const double t1 = points_[i].time_s;
-        const double t2 = points_[later].time_s;
-        const double t0 = t1 - s1 * (t2 - t1) / (s2 - s1);
-        return std::clamp(t0, points_[stand].time_s, t1);
+        const double t0 = points_[stand].time_s + sum_t / n - sum_r / n / slope;
+        return std::clamp(t0, points_[stand].time_s - 1.0, points_[i].time_s);
     }
 
     void build()

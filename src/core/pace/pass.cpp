@@ -9,7 +9,6 @@ namespace brumefall::pace {
 namespace {
 
 constexpr double kMarkedSure_s = 0.08;
-constexpr double kDraftSure_s = 1.0; // a proposal from captions: when it was said, and a usual lead
 constexpr double kDriftPerRootSecond =
     0.18; // standard deviation of an unmarked time, per root of a second of bridge
 
@@ -17,6 +16,7 @@ struct MarkedNote {
     std::size_t index; ///< in the road
     double time_s; ///< from go
     bool draft = false;
+    double sure_s = 0.0;
 };
 
 /// Marks in road order, from go; those that go back in time are left out and told.
@@ -30,7 +30,7 @@ std::vector<MarkedNote> orderedMarks(
     std::vector<MarkedNote> marks;
     for (const Mark& mark : pass.marks) {
         if (const auto it = index_of.find(mark.note); it != index_of.end()) {
-            marks.push_back({it->second, mark.media_s - pass.go_s, mark.draft});
+            marks.push_back({it->second, mark.media_s - pass.go_s, mark.draft, mark.sure_s});
         }
     }
     std::sort(marks.begin(), marks.end(),
@@ -67,11 +67,13 @@ void tellSureness(Placement& placement, const std::vector<MarkedNote>& marks, st
     for (std::size_t i = 0; i < placement.notes.size(); ++i) {
         PlacedNote& note = placement.notes[i];
         double before_s = 0.0;
+        double draft_sure_s = 0.0;
         double after_s = finish_s.value_or(placement.pace.duration_s() * 2.0);
         for (const MarkedNote& mark : marks) {
             if (mark.index == i) {
                 note.marked = !mark.draft;
                 note.draft = mark.draft;
+                draft_sure_s = mark.sure_s;
             }
             if (mark.index <= i) {
                 before_s = mark.time_s;
@@ -81,7 +83,7 @@ void tellSureness(Placement& placement, const std::vector<MarkedNote>& marks, st
             }
         }
         note.sure_s = note.marked ? kMarkedSure_s
-            : note.draft          ? kDraftSure_s
+            : note.draft          ? draft_sure_s
                                   : sureBetween(note.arrive_s, before_s, after_s);
     }
 }
@@ -144,7 +146,7 @@ Placement place(const road::Road& road, const Pass& pass, const CarModel& car)
     std::optional<double> finish_s;
     if (pass.finish_s) {
         finish_s = *pass.finish_s - pass.go_s;
-        knots.push_back({road.length_m, *finish_s});
+        knots.push_back({road.finish_m > 0.0 ? road.finish_m : road.length_m, *finish_s});
     }
     out.pace = predictPace(road, car).warpedTo(knots);
     out.warnings = std::move(warnings);

@@ -18,6 +18,7 @@ struct Mark {
     std::string note;
     double media_s = 0.0;
     bool draft = false; ///< a proposal, from captions or a log, that nobody has confirmed
+    double sure_s = 1.0; ///< of a proposal: one standard deviation
 
     bool operator==(const Mark&) const = default;
 };

@@ -199,6 +199,24 @@ Plan makePlan(const PlanInput& input)
     return PlanMaker(input).make();
 }
 
+Plan spokenIn(Plan plan, const std::function<double(double)>& to)
+{
+    for (PlannedNote& note : plan.notes) {
+        const double start_s = to(note.start_s);
+        const double end_s = to(note.end_s);
+        const double after_s = to(note.end_s + note.gap_after_s);
+        note.start_s = start_s;
+        note.end_s = end_s;
+        note.spoken_s = end_s - start_s;
+        note.gap_after_s = after_s - end_s;
+    }
+    for (PlannedCall& call : plan.calls) {
+        call.start_s = to(call.start_s);
+        call.end_s = to(call.end_s);
+    }
+    return plan;
+}
+
 std::string toString(Status status)
 {
     static constexpr std::array kNames{"early", "on_time", "late"};

@@ -5,6 +5,7 @@
 #include "pace/pass.h"
 #include "plan/people.h"
 
+#include <functional>
 #include <map>
 #include <span>
 #include <string>
@@ -98,6 +99,10 @@ struct PlanInput {
 /// Makes the plan. Notes without a place, or a reader with a rate not above zero, throw
 /// std::invalid_argument.
 [[nodiscard]] Plan makePlan(const PlanInput& input);
+
+/// The plan with every time of speaking moved by `to`, which must keep their order: the same calls in the
+/// time of another pace.
+[[nodiscard]] Plan spokenIn(Plan plan, const std::function<double(double)>& to);
 
 [[nodiscard]] std::string toString(Status status);
 

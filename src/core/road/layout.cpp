@@ -93,6 +93,9 @@ double slowedBy(const notes::Note& note)
     static const std::map<std::string, double, std::less<>> kThings{{"jump", 0.75}, {"crest", 0.95},
         {"water", 0.6}, {"water_splash", 0.55}, {"ford", 0.5}, {"bump", 0.92}, {"ruts", 0.9}, {"hole", 0.9},
         {"ditch", 0.97}, {"grid", 0.9}, {"railway", 0.85}, {"level_crossing", 0.85}, {"speed_bump", 0.5}};
+    if (note.kind == notes::NoteKind::stop) {
+        return 0.05;
+    }
     double share = 1.0;
     const auto take = [&](const notes::Feature& feature) {
         const bool driven = feature.relation.empty() || feature.relation == "over"
@@ -257,6 +260,9 @@ Road layOut(
                 if (const auto it = index_of.find(note.echo_of); it != index_of.end()) {
                     road.notes[k].station_m = road.notes[it->second].station_m;
                 }
+            }
+            if (note.kind == notes::NoteKind::finish && road.finish_m == 0.0) {
+                road.finish_m = road.notes[k].station_m;
             }
             ++k;
         }

@@ -36,6 +36,7 @@ struct RoadNote {
 struct Road {
     std::vector<RoadNote> notes;
     double length_m = 0.0;
+    double finish_m = 0.0; ///< the flying finish, where the notes have one; 0 otherwise
 };
 
 struct Point {

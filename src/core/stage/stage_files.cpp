@@ -176,7 +176,7 @@ pace::Pass readPass(const std::filesystem::path& file)
         }
         for (const Json& mark : json.value("marks", Json::array())) {
             pass.marks.push_back({mark.at("note").get<std::string>(), mark.at("media_s").get<double>(),
-                mark.value("draft", false)});
+                mark.value("draft", false), positive(mark, "sure_s", 1.0)});
         }
         for (const Json& knot : json.value("trace", Json::array())) {
             pass.trace.push_back({knot.at("station_m").get<double>(), knot.at("time_s").get<double>()});
@@ -218,6 +218,7 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass)
         marks.push_back({{"note", mark.note}, {"media_s", mark.media_s}});
         if (mark.draft) {
             marks.back()["draft"] = true;
+            marks.back()["sure_s"] = mark.sure_s;
         }
     }
     json["marks"] = std::move(marks);
