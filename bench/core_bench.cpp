@@ -66,6 +66,19 @@ BENCHMARK(schedule)
     ->Args({20000, 60})
     ->Unit(benchmark::kMicrosecond);
 
+/// range(0): kilometres, at a grid of one metre.
+void predictedPace(benchmark::State& state)
+{
+    stage::Stage stage;
+    stage.official_length_m = 1000.0 * static_cast<double>(state.range(0));
+    stage.text = stageText(static_cast<int>(state.range(0)) * 10);
+    const auto road = stage::prepare(stage, nullptr).road;
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(pace::predictPace(road, {}, 1.0));
+    }
+}
+BENCHMARK(predictedPace)->Arg(40)->Unit(benchmark::kMillisecond);
+
 void replan600(benchmark::State& state)
 {
     stage::Stage stage;

@@ -4,6 +4,7 @@
 
 #include <QFileInfo>
 #include <QMetaObject>
+#include <QTimer>
 
 #include <mpv/client.h>
 #include <mpv/render.h>
@@ -15,8 +16,10 @@
 #include <clocale>
 #include <cmath>
 #include <mutex>
+#include <optional>
 #include <string>
 #include <thread>
+#include <utility>
 
 namespace brumefall::media {
 namespace {
@@ -40,6 +43,9 @@ struct Player::State {
     bool open = false;
     bool playing = false;
     bool seeking = false;
+    bool awaits_restart = false; ///< a seek is with libmpv, its picture not yet shown
+    std::optional<double> pending_s; ///< the newest wish made meanwhile
+    Clock::time_point sent_at = Clock::now();
     double rate = 1.0;
     double duration_s = 0.0;
     double position_s = 0.0;
@@ -208,17 +214,47 @@ void Player::setRate(double rate)
 
 void Player::seek(double media_s)
 {
-    const std::string time = std::to_string(std::max(0.0, media_s));
-    const char* words[]{"seek", time.c_str(), "absolute+exact", nullptr};
+    constexpr std::chrono::milliseconds kPatience(500);
+    const double target_s = std::max(0.0, media_s);
+    bool waits = false;
     {
         const std::lock_guard lock(state_->mutex);
+        // while a hand drags, each picture is shown before the next is sought: the last wish counts
+        waits = state_->awaits_restart && Clock::now() - state_->sent_at < kPatience;
+        state_->pending_s = waits ? std::optional(target_s) : std::nullopt;
         state_->seeking = true;
         state_->seek_at = Clock::now();
         state_->reports = 0;
-        state_->setPosition(std::max(0.0, media_s));
+        state_->setPosition(target_s);
     }
+    if (!waits) {
+        sendSeek(target_s);
+    }
+    emit positionChanged(target_s);
+}
+
+void Player::sendSeek(double media_s)
+{
+    {
+        const std::lock_guard lock(state_->mutex);
+        state_->awaits_restart = true;
+        state_->sent_at = Clock::now();
+    }
+    const std::string time = std::to_string(media_s);
+    const char* words[]{"seek", time.c_str(), "absolute+exact", nullptr};
     command(words);
-    emit positionChanged(std::max(0.0, media_s));
+}
+
+void Player::sendPending()
+{
+    std::optional<double> target_s;
+    {
+        const std::lock_guard lock(state_->mutex);
+        target_s = std::exchange(state_->pending_s, std::nullopt);
+    }
+    if (target_s) {
+        sendSeek(*target_s);
+    }
 }
 
 void Player::stepFrame(int direction)
@@ -327,8 +363,20 @@ double Player::aspect() const
 void Player::announcePicture()
 {
     if (!state_->picture_waits.exchange(true)) {
-        QMetaObject::invokeMethod(this, &Player::pictureChanged, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(this, &Player::offerPicture, Qt::QueuedConnection);
     }
+}
+
+/// Where no window takes the picture, the player would wait for one before it goes on: take a small one then.
+void Player::offerPicture()
+{
+    constexpr int kPatience_ms = 30;
+    emit pictureChanged();
+    QTimer::singleShot(kPatience_ms, this, [this] {
+        if (state_->picture_waits) {
+            static_cast<void>(picture({16, 9}));
+        }
+    });
 }
 
 QImage Player::picture(const QSize& size)
@@ -413,7 +461,10 @@ void Player::handleEvents()
             const bool known = mpv_get_property(state_->mpv, "time-pos", MPV_FORMAT_DOUBLE, &now_s) >= 0;
             const std::lock_guard lock(state_->mutex);
             state_->aspect = aspect;
-            if (known && state_->seeking && settleSeek(now_s)) {
+            state_->awaits_restart = false;
+            if (state_->pending_s) {
+                tell(&Player::sendPending);
+            } else if (known && state_->seeking && settleSeek(now_s)) {
                 tell(&Player::positionChanged, now_s);
             }
             announcePicture();
@@ -444,7 +495,7 @@ void Player::handleProperty(std::uint64_t property, const void* value)
     switch (property) {
     case kTime: {
         const double now_s = *static_cast<const double*>(value);
-        if (state_->seeking && !settleSeek(now_s)) {
+        if (state_->seeking && (state_->pending_s || !settleSeek(now_s))) {
             break;
         }
         state_->setPosition(now_s);

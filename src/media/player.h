@@ -81,7 +81,10 @@ private:
     void handleProperty(std::uint64_t property, const void* value);
     bool settleSeek(double now_s);
     void openFailed(const QString& why);
+    void sendSeek(double media_s);
+    void sendPending();
     void announcePicture();
+    void offerPicture();
     template <typename Signal, typename... Values> void tell(Signal signal, Values... values);
     void command(const char* const* words);
 

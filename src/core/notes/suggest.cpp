@@ -3,6 +3,7 @@
 #include "notes/lexicon.h"
 
 #include <algorithm>
+#include <array>
 #include <cstdint>
 #include <map>
 #include <set>
@@ -38,8 +39,8 @@ void collectShortened(const std::string& word, int most, std::set<std::string>& 
     }
 }
 
-/// Finds known words within two edits by what remains of both when letters are left out, so that a look-up does
-/// not walk the whole language.
+/// Finds known words within two edits by what remains of both when letters are left out, so that a look-up
+/// does not walk the whole language.
 class NearWords {
 public:
     NearWords()
@@ -84,10 +85,13 @@ private:
 
 int editDistance(std::string_view a, std::string_view b)
 {
+    constexpr std::size_t kLongest = 63; // no word of notes comes near
+    a = a.substr(0, kLongest);
+    b = b.substr(0, kLongest);
     const std::size_t columns = b.size() + 1;
-    std::vector<int> before(columns);
-    std::vector<int> above(columns);
-    std::vector<int> row(columns);
+    std::array<int, kLongest + 1> before{};
+    std::array<int, kLongest + 1> above{};
+    std::array<int, kLongest + 1> row{};
     for (std::size_t j = 0; j < columns; ++j) {
         above[j] = static_cast<int>(j);
     }

@@ -10,7 +10,8 @@ namespace brumefall::notes {
 /// sound-alike first; empty where nothing is near.
 [[nodiscard]] std::string suggestFor(std::string_view word);
 
-/// Optimal string alignment distance: insertions, deletions, substitutions and swaps of neighbours.
+/// Optimal string alignment distance: insertions, deletions, substitutions and swaps of neighbours, in the
+/// first 63 letters.
 /// Damerau, Communications of the ACM 7 (1964), 171-176.
 [[nodiscard]] int editDistance(std::string_view a, std::string_view b);
 

@@ -169,7 +169,7 @@ private:
     {
         const Bend& bend = bends_[c];
         const double length = (bend.to_m - bend.from_m) / std::max(bend.noted_length_m, 1.0);
-        return square(std::log(length) / 0.45) + gapCost(c);
+        return square(std::log(length) / 0.4) + gapCost(c);
     }
 
     [[nodiscard]] double gapCost(std::size_t c) const
@@ -178,7 +178,7 @@ private:
             return 0.0;
         }
         const double gap_m = bends_[c].from_m - bends_[c - 1].to_m;
-        return square((gap_m - bends_[c].noted_gap_before_m) / (6.0 + 0.25 * bends_[c].noted_gap_before_m));
+        return square((gap_m - bends_[c].noted_gap_before_m) / (4.0 + 0.18 * bends_[c].noted_gap_before_m));
     }
 
     std::span<const Chord> chords_;

@@ -88,7 +88,7 @@ private:
 
     void collectChords(const std::vector<const LogPoint*>& points, double go_log_s, const Pace& pace)
     {
-        constexpr double kFixNoise_m = 0.9; // of a usual logger, from fix to fix
+        constexpr double kFixNoise_m = 1.2; // of a usual logger, from fix to fix
         double heading = 0.0;
         for (std::size_t i = 0; i + 1 < points.size(); ++i) {
             const double s0 = pace.stationAt(points[i]->time_s - go_log_s);
