@@ -228,7 +228,7 @@ void MainWindow::showWorkspace(Workspace workspace)
     for (std::size_t i = 0; i < tabs_.size(); ++i) {
         tabs_[i]->setChecked(static_cast<int>(i) == workspace);
     }
-    if (workspace == kPlaces || workspace == kRead) {
+    if (workspace == kPlaces || workspace == kPlan || workspace == kRead) {
         stack_->currentWidget()->setFocus();
     }
     emit transport_.ticked(transport_.stageTime());

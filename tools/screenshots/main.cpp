@@ -145,8 +145,34 @@ const Shot kShots[]{
             w.transport().seekStage(41.0);
             selectNumber(w, 9);
         }},
+    {"squeeze",
+        [](MainWindow& w) {
+            w.document().choosePass(QStringLiteral("recce"));
+            settle(1500);
+            const auto& squeezes = w.document().prepared().plan.squeezes;
+            if (!squeezes.empty()) {
+                const auto number = w.document().numberOf(squeezes.front().first);
+                w.document().setCurrentNote(QString::fromStdString(squeezes.front().first));
+                const double at_s =
+                    w.document().prepared().placement.notes[static_cast<std::size_t>(number - 1)].arrive_s;
+                w.findChild<GapView*>(QStringLiteral("planGap"))->setSpan(at_s - 9.0, at_s + 5.0);
+                w.transport().seekStage(at_s - 6.0);
+            }
+        }},
+    {"what_if",
+        [](MainWindow& w) {
+            w.document().choosePass(QStringLiteral("stage"));
+            settle(1500);
+            w.findChild<QPushButton*>(QStringLiteral("planWhatIf"))->click();
+            auto* what = w.findChild<QComboBox*>(QStringLiteral("whatIf"));
+            what->setCurrentIndex(2);
+            emit what->activated(2);
+            selectNumber(w, 9);
+            w.findChild<GapView*>(QStringLiteral("planGap"))->setSpan(37.0, 55.0);
+        }},
     {"read",
         [](MainWindow& w) {
+            w.findChild<QPushButton*>(QStringLiteral("planSqueezes"))->click();
             w.showWorkspace(MainWindow::kRead);
             w.transport().seekStage(8.0);
             settle(1500);

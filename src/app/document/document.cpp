@@ -5,6 +5,7 @@
 #include <QUndoCommand>
 
 #include <algorithm>
+#include <cmath>
 
 namespace brumefall::app {
 namespace {
@@ -104,6 +105,7 @@ constexpr int kMergeText = 1;
 constexpr int kMergeDriver = 2;
 constexpr int kMergeReader = 3;
 constexpr int kMergeRehearsal = 4;
+constexpr int kMergeOffset = 5;
 } // namespace
 
 Document::Document(QObject* parent)
@@ -407,6 +409,44 @@ void Document::pinCall(std::size_t call, std::optional<double> start_s)
         return;
     }
     undo_.push(new StageCommand(*this, std::move(after), name));
+}
+
+void Document::acceptRemedy(const plan::Remedy& remedy)
+{
+    undo_.push(new StageCommand(*this, stage::withRemedy(stage_, prepared_.notes, remedy),
+        QString::fromStdString(remedy.text.substr(0, remedy.text.find(':')))));
+}
+
+void Document::setCalls(const std::vector<bool>& begins, const QString& what)
+{
+    undo_.push(new StageCommand(*this, stage::withCalls(stage_, prepared_.notes, begins), what));
+}
+
+void Document::shiftLeads(const std::vector<std::string>& notes, double by_s)
+{
+    if (notes.empty()) {
+        return;
+    }
+    auto after = stage_;
+    for (const std::string& id : notes) {
+        double& offset_s = after.shaping.lead_offset_s[id];
+        offset_s = std::clamp(offset_s + by_s, -5.0, 10.0);
+        if (std::abs(offset_s) < 1e-9) {
+            after.shaping.lead_offset_s.erase(id);
+        }
+    }
+    undo_.push(new StageCommand(*this, std::move(after),
+        (by_s > 0.0 ? tr("Note %1 earlier") : tr("Note %1 later")).arg(numberOf(notes.front())), kMergeOffset));
+}
+
+void Document::clearShaping()
+{
+    auto after = stage_;
+    after.shaping = {};
+    after.pinned_s.clear();
+    if (!(after == stage_)) {
+        undo_.push(new StageCommand(*this, std::move(after), tr("Let the whole plan go where it wants")));
+    }
 }
 
 void Document::applyStage(const stage::Stage& stage)

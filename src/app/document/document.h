@@ -76,6 +76,14 @@ public:
     void setDriver(const plan::Driver& driver, const QString& what);
     void setReader(const plan::Reader& reader, const QString& what);
     void pinCall(std::size_t call, std::optional<double> start_s);
+    /// Does what a remedy says: one change, one undo.
+    void acceptRemedy(const plan::Remedy& remedy);
+    /// Cuts the notes into calls anew; see stage::withCalls.
+    void setCalls(const std::vector<bool>& begins, const QString& what);
+    /// Adds to the wished leads of `notes`.
+    void shiftLeads(const std::vector<std::string>& notes, double by_s);
+    /// Forgets everything that was decided about single notes and calls.
+    void clearShaping();
 
     /// Keeps a take on the disk and in the list; a take of the same name is replaced.
     void keepTake(const stage::Take& take);

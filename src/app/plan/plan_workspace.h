@@ -9,9 +9,13 @@
 
 #include <functional>
 
+class QButtonGroup;
+class QComboBox;
 class QLabel;
 class QListWidget;
+class QPushButton;
 class QSlider;
+class QStackedWidget;
 class QVBoxLayout;
 
 namespace brumefall::app {
@@ -21,6 +25,18 @@ class PlanWorkspace : public QWidget {
 
 public:
     PlanWorkspace(Document& document, Transport& transport, QWidget* parent = nullptr);
+
+    /// Does what the chosen remedy says.
+    void acceptRemedy();
+    /// Proposes where to breathe, for the whole stage; once more to take the proposal.
+    void proposeBreaths();
+    /// Moves the chosen call, or the wished lead of the chosen note.
+    void moveCall(double by_s);
+    void shiftLead(double by_s, bool whole_call);
+    void measureReader();
+
+protected:
+    void keyPressEvent(QKeyEvent* event) override;
 
 private:
     struct Control {
@@ -35,8 +51,16 @@ private:
     void addControl(QVBoxLayout* layout, const QString& name, const char* object_name,
         std::function<double()> get, std::function<void(double)> set, double least, double most, double step,
         const QString& unit);
+    [[nodiscard]] QWidget* makeControls();
+    [[nodiscard]] QWidget* makeAdvice();
+    void fillProfiles();
+    void chooseProfile(int index);
+    void saveProfile();
     void showPlan();
+    void showSqueezes();
     void showChosen();
+    void showWhatIf();
+    [[nodiscard]] const plan::PlannedNote* chosenNote() const;
 
     Document& document_;
     Transport& transport_;
@@ -44,6 +68,19 @@ private:
     QLabel* summary_;
     QLabel* chosen_;
     QListWidget* squeezes_;
+    QPushButton* accept_;
+    QPushButton* breaths_;
+    QPushButton* release_;
+    QButtonGroup* sides_;
+    QStackedWidget* pages_;
+    QComboBox* what_if_;
+    QLabel* what_if_facts_;
+    QListWidget* moved_;
+    QComboBox* profiles_;
+    std::vector<std::pair<std::size_t, std::size_t>>
+        remedy_of_row_; ///< squeeze and remedy; kNone for its heading
+    stage::Prepared other_;
+    std::vector<bool> proposed_; ///< breaths proposed and not yet taken
     std::vector<Control> controls_;
 };
 

@@ -50,6 +50,9 @@ public:
             paintWindows();
         }
         paintRoad();
+        if (scene_.other != nullptr) {
+            paintOther();
+        }
         paintTethers();
         for (const auto& call : plan_.calls) {
             if (visible(call.start_s, call.end_s)) {
@@ -106,6 +109,22 @@ private:
             p_.drawText(QPointF(rect_.left() + 6, layout_.read.top() - 5), QObject::tr("as read"));
         }
         p_.drawText(QPointF(rect_.left() + 6, layout_.road.bottom() - 4), QObject::tr("road"));
+    }
+
+    /// The other plan's calls lie over this one's, as dashed outlines with a line from where they are now.
+    void paintOther()
+    {
+        const QRectF& row = layout_.voice;
+        for (std::size_t c = 0; c < scene_.other->calls.size() && c < plan_.calls.size(); ++c) {
+            const auto& there = scene_.other->calls[c];
+            if (!visible(there.start_s, there.end_s)) {
+                continue;
+            }
+            const QRectF strip(QPointF(x(there.start_s), row.top() - 7), QPointF(x(there.end_s), row.top() + 12));
+            p_.setBrush(Qt::NoBrush);
+            p_.setPen(QPen(theme_.ink, 1.4, Qt::DashLine));
+            p_.drawRoundedRect(strip, 3, 3);
+        }
     }
 
     void paintNow()
@@ -206,6 +225,20 @@ private:
             p_.setFont(typeface(type::kSmall));
             p_.drawText(QRectF(-0.5 * inner.height(), -0.5 * inner.width(), inner.height(), inner.width()),
                 Qt::AlignCenter, words);
+            p_.restore();
+            return;
+        }
+        const QFont tiny = typeface(type::kTiny);
+        const QFontMetricsF metrics(tiny);
+        const QRectF along = metrics.boundingRect(
+            QRectF(0, 0, inner.height() - 2, 1000), Qt::TextWordWrap | Qt::AlignHCenter, words);
+        if (along.height() <= inner.width() + 2 && along.width() <= inner.height()) {
+            p_.save();
+            p_.translate(inner.center());
+            p_.rotate(-90);
+            p_.setFont(tiny);
+            p_.drawText(QRectF(-0.5 * inner.height(), -0.5 * inner.width(), inner.height(), inner.width()),
+                Qt::TextWordWrap | Qt::AlignCenter, words);
             p_.restore();
             return;
         }

@@ -21,6 +21,7 @@ namespace brumefall::app {
 /// What is drawn. Times in seconds from go.
 struct GapScene {
     const stage::Prepared* prepared = nullptr;
+    const plan::Plan* other = nullptr; ///< another plan of the same calls, drawn over it in dashes
     const plan::Plan* plan = nullptr; ///< drawn as planned: the present plan, or the one of a take
     const std::vector<take::Verdict>* verdicts = nullptr; ///< drawn as read, where there is a take
     double from_s = 0.0;

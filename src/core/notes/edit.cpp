@@ -174,6 +174,18 @@ EditedText splitCall(std::string_view text, int line, std::size_t byte, const St
     return {joined(lines), line + 1, 0};
 }
 
+std::string splitBefore(std::string_view text, int line, std::size_t index, const Style& style, Order order)
+{
+    const auto lines = linesOf(text);
+    const auto at = static_cast<std::size_t>(line - 1);
+    if (line < 1 || at >= lines.size()) {
+        return std::string(text);
+    }
+    const auto starts = noteStarts(withoutComment(lines[at]), Dictionary(style), order);
+    return index > 0 && index < starts.size() ? splitCall(text, line, starts[index], style, order).text
+                                              : std::string(text);
+}
+
 EditedText joinCalls(std::string_view text, int line)
 {
     auto lines = linesOf(text);

@@ -26,6 +26,10 @@ struct EditedText {
 [[nodiscard]] EditedText splitCall(
     std::string_view text, int line, std::size_t byte, const Style& style, Order order);
 
+/// Breaks the call on `line` before its note `index` (from 1); unchanged where it has none such.
+[[nodiscard]] std::string splitBefore(
+    std::string_view text, int line, std::size_t index, const Style& style, Order order);
+
 /// The call on `line` and the next one as one; comments and blank lines between them go to their end.
 [[nodiscard]] EditedText joinCalls(std::string_view text, int line);
 

@@ -90,12 +90,30 @@ double MonotoneCurve::slopeAt(double x) const
     if (x >= x_.back()) {
         return slope_.back();
     }
-    const std::size_t i = segment(x);
+    return slopeIn(segment(x), x);
+}
+
+double MonotoneCurve::slopeIn(std::size_t i, double x) const
+{
     const double h = x_[i + 1] - x_[i];
     const double t = (x - x_[i]) / h;
     const double secant = (y_[i + 1] - y_[i]) / h;
     return 6.0 * t * (1.0 - t) * secant + slope_[i] * (1.0 - t) * (1.0 - 3.0 * t)
         + slope_[i + 1] * t * (3.0 * t - 2.0);
+}
+
+std::vector<double> MonotoneCurve::slopesEvery(double step, double last) const
+{
+    std::vector<double> slopes;
+    slopes.reserve(static_cast<std::size_t>(std::max(0.0, last / step)) + 2);
+    std::size_t i = 0;
+    for (double x = 0.0; x <= last + 1e-9; x += step) {
+        while (i + 2 < x_.size() && x_[i + 1] <= x) {
+            ++i;
+        }
+        slopes.push_back(x <= x_.front() ? slope_.front() : x >= x_.back() ? slope_.back() : slopeIn(i, x));
+    }
+    return slopes;
 }
 
 double MonotoneCurve::inverseAt(double y) const
@@ -146,6 +164,15 @@ double Pace::speedAt(double station_m) const
 {
     const double slope = time_.slopeAt(std::clamp(station_m, 0.0, length_m_));
     return slope > 1e-6 ? 1.0 / slope : 1e6;
+}
+
+std::vector<double> Pace::speeds(double step_m) const
+{
+    auto values = time_.slopesEvery(step_m, length_m_);
+    for (double& value : values) {
+        value = value > 1e-6 ? 1.0 / value : 1e6;
+    }
+    return values;
 }
 
 Pace Pace::warpedTo(std::span<const Knot> marks) const

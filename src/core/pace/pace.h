@@ -30,10 +30,13 @@ public:
     [[nodiscard]] double slopeAt(double x) const;
     /// The x where the curve reaches `y`; the curve must be strictly increasing there.
     [[nodiscard]] double inverseAt(double y) const;
+    /// Slopes at 0, step, 2 step, … up to `last`, in one walk.
+    [[nodiscard]] std::vector<double> slopesEvery(double step, double last) const;
     [[nodiscard]] bool empty() const { return x_.empty(); }
 
 private:
     [[nodiscard]] std::size_t segment(double x) const;
+    [[nodiscard]] double slopeIn(std::size_t segment, double x) const;
 
     std::vector<double> x_;
     std::vector<double> y_;
@@ -52,6 +55,8 @@ public:
     [[nodiscard]] double timeAt(double station_m) const { return time_.at(station_m); }
     [[nodiscard]] double stationAt(double time_s) const { return time_.inverseAt(time_s); }
     [[nodiscard]] double speedAt(double station_m) const;
+    /// The speed every `step_m` from go to the end; quicker than asking one by one.
+    [[nodiscard]] std::vector<double> speeds(double step_m) const;
     [[nodiscard]] double length_m() const { return length_m_; }
     [[nodiscard]] double duration_s() const { return time_.at(length_m_); }
     [[nodiscard]] bool empty() const { return time_.empty(); }

@@ -14,6 +14,7 @@ struct Reader {
     double rate_syll_s = 5.6; ///< syllables a second while speaking
     double breath_s = 0.35; ///< least pause between calls
     double fastest_syll_s = 7.0; ///< the reader's own measured limit
+    double longest_run_s = 6.0; ///< longest time of speaking without a breath
 
     bool operator==(const Reader&) const = default;
 };

@@ -11,31 +11,52 @@
 namespace brumefall::plan {
 namespace {
 
-/// Where the driver must begin to act: the braking point before `entry_m`, or the entry itself.
-/// Braking distance (v_in^2 - v_corner^2) / (2 a).
-double actionPoint_m(
-    const pace::Pace& pace, double before_m, double entry_m, double corner_end_m, const Driver& driver)
-{
-    constexpr double kStep_m = 4.0;
-    constexpr double kFarthest_m = 160.0;
-    const double first_m = std::max(before_m, entry_m - kFarthest_m);
-    double fastest = pace.speedAt(entry_m);
-    double fastest_m = entry_m;
-    for (double s = entry_m; s >= first_m; s -= kStep_m) {
-        const double v = pace.speedAt(s);
-        if (v > fastest) {
-            fastest = v;
-            fastest_m = s;
+/// Speeds of the pace on a grid fine enough for braking points.
+class SpeedGrid {
+public:
+    explicit SpeedGrid(const pace::Pace& pace)
+        : speeds_(pace.speeds(kStep_m))
+    {
+    }
+
+    /// Where the driver must begin to act: the braking point before `entry_m`, or the entry itself.
+    /// Braking distance (v_in^2 - v_corner^2) / (2 a).
+    [[nodiscard]] double actionPoint_m(
+        double before_m, double entry_m, double corner_end_m, const Driver& driver) const
+    {
+        constexpr double kFarthest_m = 160.0;
+        const double first_m = std::max(before_m, entry_m - kFarthest_m);
+        double fastest = at(entry_m);
+        double fastest_m = entry_m;
+        for (double s = entry_m; s >= first_m; s -= kStep_m) {
+            const double v = at(s);
+            if (v > fastest) {
+                fastest = v;
+                fastest_m = s;
+            }
         }
+        double slowest = fastest;
+        for (double s = entry_m; s <= corner_end_m; s += kStep_m) {
+            slowest = std::min(slowest, at(s));
+        }
+        const double braking_m =
+            (fastest * fastest - slowest * slowest) / (2.0 * std::max(driver.brake_m_s2, 0.5));
+        return std::clamp(entry_m - braking_m, std::min(fastest_m, entry_m), entry_m);
     }
-    double slowest = fastest;
-    for (double s = entry_m; s <= corner_end_m; s += kStep_m) {
-        slowest = std::min(slowest, pace.speedAt(s));
+
+    /// Between the points of the grid, straight.
+    [[nodiscard]] double at(double station_m) const
+    {
+        const double place = std::clamp(station_m / kStep_m, 0.0, static_cast<double>(speeds_.size() - 1));
+        const auto low = static_cast<std::size_t>(place);
+        const std::size_t high = std::min(low + 1, speeds_.size() - 1);
+        return speeds_[low] + (place - static_cast<double>(low)) * (speeds_[high] - speeds_[low]);
     }
-    const double braking_m =
-        (fastest * fastest - slowest * slowest) / (2.0 * std::max(driver.brake_m_s2, 0.5));
-    return std::clamp(entry_m - braking_m, std::min(fastest_m, entry_m), entry_m);
-}
+
+private:
+    static constexpr double kStep_m = 4.0;
+    std::vector<double> speeds_;
+};
 
 /// Fills in what is known before the schedule: lengths, places, windows.
 class PlanMaker {
@@ -43,6 +64,7 @@ public:
     explicit PlanMaker(const PlanInput& input)
         : in_(input)
         , pace_(input.placement->pace)
+        , speeds_(pace_)
     {
     }
 
@@ -52,7 +74,7 @@ public:
         describeNotes();
         setWindows();
         speak();
-        findSqueezes(plan_, in_.reader);
+        findSqueezes(plan_, in_);
         return std::move(plan_);
     }
 
@@ -66,18 +88,24 @@ private:
             }
             const int index = static_cast<int>(plan_.calls.size());
             plan_.calls.push_back({call.line, call.text, k, k + call.notes.size(), 0.0, 0.0});
+            Reader reader = in_.reader;
+            if (const auto rate = in_.shaping.rate_syll_s.find(call.notes.front().id);
+                rate != in_.shaping.rate_syll_s.end() && rate->second > 0.0) {
+                reader.rate_syll_s = rate->second;
+            }
             for (const notes::Note& note : call.notes) {
                 if (k >= in_.placement->notes.size() || in_.placement->notes[k].id != note.id) {
                     throw std::invalid_argument("note " + note.id + " has no place");
                 }
-                describe(note, index, in_.placement->notes[k], &note == &call.notes.back());
+                describe(note, index, in_.placement->notes[k], &note == &call.notes.back(), reader);
                 sources_.push_back(&note);
                 ++k;
             }
         }
     }
 
-    void describe(const notes::Note& note, int call, const pace::PlacedNote& place, bool last_of_call)
+    void describe(const notes::Note& note, int call, const pace::PlacedNote& place, bool last_of_call,
+        const Reader& reader)
     {
         PlannedNote planned;
         planned.id = note.id;
@@ -85,11 +113,18 @@ private:
         planned.call = call;
         planned.text = note.text;
         planned.spoken = note.spoken;
-        planned.spoken_after = note.spoken_after;
-        planned.spoken_s = spokenLength_s(std::max(note.syllables, 1), in_.reader);
-        planned.gap_after_s = note.spoken_after.empty()
+        int syllables = note.syllables;
+        if (const auto said = in_.shaping.said_as.find(note.id); said != in_.shaping.said_as.end()) {
+            planned.spoken = said->second;
+            syllables = notes::countSyllables(planned.spoken);
+        }
+        if (!in_.shaping.unsaid_distance.contains(note.id)) {
+            planned.spoken_after = note.spoken_after;
+        }
+        planned.spoken_s = spokenLength_s(std::max(syllables, 1), reader);
+        planned.gap_after_s = planned.spoken_after.empty()
             ? 0.0
-            : spokenLength_s(notes::countSyllables(note.spoken_after), in_.reader);
+            : spokenLength_s(notes::countSyllables(planned.spoken_after), reader);
         planned.gap_after_s += last_of_call ? in_.reader.breath_s : 0.0;
         planned.weight = weightOf(note, in_.scale);
         planned.station_m = place.station_m;
@@ -100,20 +135,25 @@ private:
     void setWindows()
     {
         double before_m = 0.0;
-        const auto hold = static_cast<std::size_t>(std::max(in_.driver.holds_notes, 1));
         for (std::size_t k = 0; k < plan_.notes.size(); ++k) {
             PlannedNote& note = plan_.notes[k];
             const double next_m = k + 1 < plan_.notes.size()
                 ? std::max(plan_.notes[k + 1].station_m, note.station_m)
                 : note.station_m + 30.0;
             const double corner_end_m = std::min(next_m, note.station_m + 60.0);
-            note.action_m = actionPoint_m(
-                pace_, std::min(before_m, note.station_m), note.station_m, corner_end_m, in_.driver);
+            note.action_m = speeds_.actionPoint_m(
+                std::min(before_m, note.station_m), note.station_m, corner_end_m, in_.driver);
             note.act_s = note.action_m < note.station_m ? std::min(pace_.timeAt(note.action_m), note.arrive_s)
                                                         : note.arrive_s;
             before_m = note.station_m;
-            const double lead_s =
-                wishedLead_s(*sources_[k], in_.scale, in_.driver, pace_.speedAt(note.action_m));
+            double lead_s = wishedLead_s(*sources_[k], in_.scale, in_.driver, speeds_.at(note.action_m));
+            if (const auto offset = in_.shaping.lead_offset_s.find(note.id);
+                offset != in_.shaping.lead_offset_s.end()) {
+                lead_s = std::max(0.0, lead_s + offset->second);
+            }
+            const auto held = in_.shaping.holds_notes.find(note.id);
+            const auto hold = static_cast<std::size_t>(
+                std::max(held == in_.shaping.holds_notes.end() ? in_.driver.holds_notes : held->second, 1));
             note.window.closes_s = note.act_s - in_.driver.reaction_s;
             const double opens_s = k >= hold ? plan_.notes[k - hold].arrive_s : 0.0;
             note.window.opens_s = std::min(opens_s, note.window.closes_s);
@@ -177,6 +217,7 @@ private:
 
     const PlanInput& in_;
     const pace::Pace& pace_;
+    SpeedGrid speeds_;
     Plan plan_;
     std::vector<const notes::Note*> sources_;
 };

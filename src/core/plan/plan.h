@@ -7,6 +7,7 @@
 
 #include <functional>
 #include <map>
+#include <set>
 #include <span>
 #include <string>
 #include <vector>
@@ -58,12 +59,26 @@ struct PlannedCall {
     double end_s = 0.0; ///< of its last distance, or its last note where none is said
 };
 
-/// What can be done about a squeeze, and the seconds it saves.
+/// What the crew has decided about single notes, beyond the driver's and the reader's general wishes.
+struct Shaping {
+    std::map<std::string, double> lead_offset_s; ///< added to the wished lead of a note
+    std::map<std::string, std::string> said_as; ///< words said in place of a note's own
+    std::set<std::string> unsaid_distance; ///< notes after which no distance is said
+    std::map<std::string, double> rate_syll_s; ///< of single calls, by the id of their first note
+    std::map<std::string, int> holds_notes; ///< how many notes the driver holds when this one is said
+
+    bool operator==(const Shaping&) const = default;
+};
+
+/// What can be done about a squeeze, the seconds it saves, and what accepting it does.
 struct Remedy {
-    std::string kind; ///< sooner, drop, faster
+    std::string kind; ///< sooner, break, join, drop, faster
     std::vector<std::string> notes;
     double saves_s = 0.0;
     std::string text;
+    std::map<std::string, double> starts_s; ///< calls put where they are needed, by their first notes
+    Shaping shaping; ///< members to be added to the stage's own
+    std::string boundary; ///< the note before which a call is broken, or joined to the one before
 };
 
 /// A run of notes that cannot all be said inside their windows by this reader at this pace.
@@ -72,6 +87,7 @@ struct Squeeze {
     std::string last;
     double short_s = 0.0; ///< by how much the worst note misses its window
     double rate_needed = 0.0; ///< syllables a second that would cure it, 0 where none would
+    std::string cause; ///< in words: "five notes in 3.9 s of road; at your rate they take 5.1 s"
     std::vector<Remedy> remedies;
 };
 
@@ -91,6 +107,9 @@ struct PlanInput {
     Reader reader;
     Driver driver;
     std::map<std::string, double> pinned_s; ///< start of a call fixed by hand, by the id of its first note
+    Shaping shaping;
+    notes::Style style; ///< for shortening what is said
+    notes::Order order = notes::Order::direction_first;
 };
 
 /// Seconds that `reader` needs for `syllables`.

@@ -1,13 +1,20 @@
 #include "plan/squeeze.h"
 
+#include "notes/shorten.h"
+#include "notes/spoken.h"
 #include "plan/schedule.h"
 
 #include <algorithm>
 #include <cmath>
 #include <cstdio>
+#include <unordered_map>
 
 namespace brumefall::plan {
 namespace {
+
+constexpr std::size_t kCallsBefore = 6; // that can be read sooner to make room
+constexpr double kWorthwhile_s = 0.05;
+constexpr double kInside_s = 0.02; // inside the window, not on its edge
 
 std::string seconds(double value_s)
 {
@@ -16,101 +23,389 @@ std::string seconds(double value_s)
     return text;
 }
 
-/// The calls of a squeeze, planned again by themselves with one thing changed.
-class Retry {
+/// A note of a run as it is tried: what changes is its length, its gap, and where its call begins.
+struct TriedNote {
+    std::size_t index; ///< in the plan
+    double spoken_s;
+    double gap_s; ///< distances said after it, without a breath
+    bool begins_call;
+};
+
+/// Calls [first, last] of the plan, planned again by themselves with something changed.
+class Trial {
 public:
-    Retry(const Plan& plan, std::size_t first_call, std::size_t last_call)
+    Trial(const Plan& plan, const Reader& reader, std::size_t first_call, std::size_t last_call)
         : plan_(plan)
-        , first_(first_call)
-        , last_(last_call)
+        , breath_s_(reader.breath_s)
     {
+        for (std::size_t c = first_call; c <= last_call; ++c) {
+            const PlannedCall& call = plan.calls[c];
+            for (std::size_t k = call.first; k < call.last; ++k) {
+                const PlannedNote& note = plan.notes[k];
+                const double breath_s = k + 1 == call.last ? breath_s_ : 0.0;
+                notes.push_back(
+                    {k, note.spoken_s, std::max(0.0, note.gap_after_s - breath_s), k == call.first});
+            }
+        }
+        const std::size_t first = plan.calls[first_call].first;
+        not_before_s =
+            first == 0 ? plan.not_before_s : plan.notes[first - 1].end_s + plan.notes[first - 1].gap_after_s;
     }
 
-    /// Worst lateness after the window, in seconds, when everything is said `shorter` times as long
-    /// (1 = as planned), the least gap at the end of a call is kept, and the run may begin at `not_before_s`.
-    [[nodiscard]] double worstLate_s(double shorter, double not_before_s, bool before_all) const
+    std::vector<TriedNote> notes;
+    double not_before_s = 0.0;
+
+    struct Result {
+        double worst_s = -1e9; ///< latest end after its window, in seconds
+        std::vector<double> starts_s; ///< of the calls
+        std::vector<double> ends_s; ///< of the notes
+    };
+
+    /// `firmly` tries to be inside the windows before anything else.
+    [[nodiscard]] Result run(bool firmly) const
     {
         std::vector<CallToPlan> calls;
-        for (std::size_t c = first_; c <= last_; ++c) {
-            CallToPlan call;
-            double offset_s = 0.0;
-            for (std::size_t k = plan_.calls[c].first; k < plan_.calls[c].last; ++k) {
-                const PlannedNote& note = plan_.notes[k];
-                const double spoken_s = note.spoken_s * shorter;
-                const double wished = before_all ? note.window.closes_s - 0.05 : note.window.ideal_s;
-                call.notes.push_back({offset_s + spoken_s, wished, note.weight});
-                offset_s += spoken_s + note.gap_after_s * (k + 1 < plan_.calls[c].last ? shorter : 1.0);
+        double offset_s = 0.0;
+        for (std::size_t i = 0; i < notes.size(); ++i) {
+            const PlannedNote& note = plan_.notes[notes[i].index];
+            if (notes[i].begins_call) {
+                calls.emplace_back();
+                offset_s = 0.0;
             }
-            call.length_s = offset_s;
-            calls.push_back(std::move(call));
+            const double wished_s = firmly ? std::min(note.window.ideal_s, note.window.closes_s - kInside_s)
+                                           : note.window.ideal_s;
+            offset_s += notes[i].spoken_s;
+            calls.back().notes.push_back({offset_s, wished_s, note.weight});
+            offset_s += notes[i].gap_s;
+            calls.back().length_s = offset_s + breath_s_;
         }
         // a heavy penalty finds a plan inside the windows where there is one
-        const auto starts = schedule(calls, {before_all ? 1e4 : plan_.late_penalty, not_before_s});
-        double worst_s = -1e9;
-        for (std::size_t c = 0; c < calls.size(); ++c) {
-            const std::size_t first = plan_.calls[first_ + c].first;
-            for (std::size_t i = 0; i < calls[c].notes.size(); ++i) {
-                const double end_s = starts[c] + calls[c].notes[i].end_offset_s;
-                worst_s = std::max(worst_s, end_s - plan_.notes[first + i].window.closes_s);
+        Result result;
+        result.starts_s = schedule(calls, {firmly ? 1e4 : plan_.late_penalty, not_before_s});
+        std::size_t call = 0;
+        std::size_t in_call = 0;
+        for (std::size_t i = 0; i < notes.size(); ++i) {
+            if (notes[i].begins_call && i > 0) {
+                ++call;
+                in_call = 0;
             }
+            const double end_s = result.starts_s[call] + calls[call].notes[in_call++].end_offset_s;
+            result.ends_s.push_back(end_s);
+            result.worst_s = std::max(result.worst_s, end_s - plan_.notes[notes[i].index].window.closes_s);
         }
-        return worst_s;
+        return result;
     }
 
 private:
     const Plan& plan_;
-    std::size_t first_;
-    std::size_t last_;
+    double breath_s_;
 };
 
-void addRemedies(
-    const Plan& plan, Squeeze& squeeze, std::size_t first, std::size_t last, const Reader& reader)
-{
-    const auto first_call = static_cast<std::size_t>(plan.notes[first].call);
-    const auto last_call = static_cast<std::size_t>(plan.notes[last].call);
-    const Retry retry(plan, first_call, last_call);
-    const double earliest_s = first_call == 0 ? plan.not_before_s
-                                              : plan.notes[plan.calls[first_call].first - 1].end_s
-            + plan.notes[plan.calls[first_call].first - 1].gap_after_s;
-    std::vector<std::string> ids;
-    for (std::size_t k = plan.calls[first_call].first; k < plan.calls[last_call].last; ++k) {
-        ids.push_back(plan.notes[k].id);
-    }
-    const double planned_late_s = squeeze.short_s;
-    double low = 0.3;
-    if (retry.worstLate_s(low, earliest_s, true) <= 0.0) {
-        double high = 1.0;
-        if (retry.worstLate_s(high, earliest_s, true) > 0.0) {
-            for (int i = 0; i < 40; ++i) {
-                const double middle = 0.5 * (low + high);
-                (retry.worstLate_s(middle, earliest_s, true) <= 0.0 ? low : high) = middle;
+/// Where the source of each planned note is.
+class Sources {
+public:
+    explicit Sources(const PlanInput& input)
+    {
+        for (const auto& call : input.calls) {
+            for (const auto& note : call.notes) {
+                by_id_.emplace(note.id, &note);
             }
-        } else {
-            low = 1.0;
         }
-        squeeze.rate_needed = reader.rate_syll_s / low;
     }
-    const double sooner_late_s = retry.worstLate_s(1.0, plan.not_before_s, true);
-    if (const double saves_s = planned_late_s - std::max(0.0, sooner_late_s); saves_s > 0.01) {
-        squeeze.remedies.push_back({"sooner", {ids.front()}, saves_s,
-            "Start this run sooner: saves " + seconds(saves_s)
-                + ", and the driver holds more notes at once"});
+
+    [[nodiscard]] const notes::Note* find(const std::string& id) const
+    {
+        const auto it = by_id_.find(id);
+        return it == by_id_.end() ? nullptr : it->second;
     }
-    const double limit = std::clamp(reader.rate_syll_s / reader.fastest_syll_s, 0.3, 1.0);
-    const double faster_late_s = retry.worstLate_s(limit, earliest_s, false);
-    if (const double saves_s = planned_late_s - std::max(0.0, faster_late_s); saves_s > 0.01) {
-        squeeze.remedies.push_back(
-            {"faster", ids, saves_s, "Read this run at your own fastest rate: saves " + seconds(saves_s)});
+
+private:
+    std::unordered_map<std::string, const notes::Note*> by_id_;
+};
+
+class Adviser {
+public:
+    Adviser(const Plan& plan, const PlanInput& input, const Sources& sources, Squeeze& squeeze,
+        std::size_t first, std::size_t last)
+        : plan_(plan)
+        , in_(input)
+        , sources_(sources)
+        , squeeze_(squeeze)
+        , first_call_(static_cast<std::size_t>(plan.notes[first].call))
+        , last_call_(static_cast<std::size_t>(plan.notes[last].call))
+    {
+        constexpr std::size_t kMostCalls = 16; // advice about a longer run begins where it is worst
+        if (last_call_ - first_call_ >= kMostCalls) {
+            first_call_ = last_call_ - kMostCalls + 1;
+        }
+        for (std::size_t k = plan_.calls[first_call_].first; k < plan_.calls[last_call_].last; ++k) {
+            ids_.push_back(plan_.notes[k].id);
+        }
     }
-    std::stable_sort(squeeze.remedies.begin(), squeeze.remedies.end(),
-        [](const Remedy& a, const Remedy& b) { return a.saves_s > b.saves_s; });
-}
+
+    void advise()
+    {
+        sayCause();
+        sooner();
+        breakElsewhere();
+        leaveOut();
+        faster();
+        std::stable_sort(squeeze_.remedies.begin(), squeeze_.remedies.end(),
+            [](const Remedy& a, const Remedy& b) { return a.saves_s > b.saves_s + 1e-9; });
+    }
+
+private:
+    [[nodiscard]] Trial trial() const { return {plan_, in_.reader, first_call_, last_call_}; }
+
+    [[nodiscard]] double saved(const Trial::Result& result) const
+    {
+        return squeeze_.short_s - std::max(0.0, result.worst_s);
+    }
+
+    void offer(Remedy remedy, double saves_s)
+    {
+        if (saves_s > kWorthwhile_s) {
+            remedy.saves_s = saves_s;
+            remedy.text += ": saves " + seconds(saves_s);
+            squeeze_.remedies.push_back(std::move(remedy));
+        }
+    }
+
+    void sayCause()
+    {
+        const PlannedNote& first = plan_.notes[plan_.calls[first_call_].first];
+        const PlannedNote& last = plan_.notes[plan_.calls[last_call_].last - 1];
+        const auto count = plan_.calls[last_call_].last - plan_.calls[first_call_].first;
+        squeeze_.cause = std::to_string(count) + (count == 1 ? " note in " : " notes in ")
+            + seconds(std::max(0.0, last.window.closes_s - first.start_s))
+            + " of road; at your rate they take " + seconds(last.end_s - first.start_s);
+    }
+
+    /// The run and some calls before it read sooner, as far as it needs; the driver then holds more.
+    void sooner()
+    {
+        const std::size_t from = first_call_ > kCallsBefore ? first_call_ - kCallsBefore : 0;
+        const Trial wider(plan_, in_.reader, from, last_call_);
+        const auto result = wider.run(true);
+        Remedy remedy{"sooner", ids_, 0.0, {}, {}, {}, {}};
+        std::size_t call = 0;
+        int most_held = 0;
+        double earliest_s = 0.0;
+        for (std::size_t i = 0; i < wider.notes.size(); ++i) {
+            const PlannedNote& note = plan_.notes[wider.notes[i].index];
+            if (wider.notes[i].begins_call) {
+                const double start_s = result.starts_s[call++];
+                if (std::abs(start_s - note.start_s) > 0.005) {
+                    remedy.starts_s[note.id] = start_s;
+                    earliest_s = std::max(earliest_s, note.start_s - start_s);
+                }
+            }
+            const int held = ahead(wider.notes[i].index, result.ends_s[i]);
+            if (result.ends_s[i] < note.window.opens_s - 1e-6) {
+                remedy.shaping.holds_notes[note.id] = held;
+            }
+            most_held = std::max(most_held, held);
+        }
+        if (remedy.starts_s.empty()) {
+            return;
+        }
+        remedy.text = "Start up to " + seconds(earliest_s) + " sooner; the driver then holds up to "
+            + std::to_string(most_held) + (most_held == 1 ? " note" : " notes");
+        offer(std::move(remedy), saved(result));
+    }
+
+    /// Notes that the car has not reached when note `k` has been said at `end_s`, this one included.
+    [[nodiscard]] int ahead(std::size_t k, double end_s) const
+    {
+        int count = 0;
+        for (std::size_t j = k + 1; j-- > 0 && plan_.notes[j].arrive_s > end_s;) {
+            ++count;
+        }
+        return std::max(count, 1);
+    }
+
+    void breakElsewhere()
+    {
+        double best_s = 0.0;
+        Remedy best{"break", ids_, 0.0, {}, {}, {}, {}};
+        Trial tried = trial();
+        double run_s = 0.0;
+        for (std::size_t i = 0; i < tried.notes.size(); ++i) {
+            run_s =
+                (tried.notes[i].begins_call ? 0.0 : run_s) + tried.notes[i].spoken_s + tried.notes[i].gap_s;
+            if (i == 0) {
+                continue;
+            }
+            const bool begins = tried.notes[i].begins_call;
+            if (begins && run_s + callLength_s(tried, i - 1) > in_.reader.longest_run_s) {
+                continue; // too long for one breath
+            }
+            tried.notes[i].begins_call = !begins;
+            const double saves_s = saved(tried.run(false));
+            tried.notes[i].begins_call = begins;
+            if (saves_s > best_s) {
+                best_s = saves_s;
+                const PlannedNote& note = plan_.notes[tried.notes[i].index];
+                best.kind = begins ? "join" : "break";
+                best.boundary = note.id;
+                best.text = (begins ? "Say \u201c" : "Breathe before \u201c") + note.spoken
+                    + (begins ? "\u201d in one breath with the call before" : "\u201d");
+            }
+        }
+        offer(std::move(best), best_s);
+    }
+
+    /// Length of the call that ends with note `i`.
+    static double callLength_s(const Trial& tried, std::size_t i)
+    {
+        double length_s = 0.0;
+        for (std::size_t k = i + 1; k-- > 0;) {
+            length_s += tried.notes[k].spoken_s + tried.notes[k].gap_s;
+            if (tried.notes[k].begins_call) {
+                break;
+            }
+        }
+        return length_s;
+    }
+
+    struct Cut {
+        int value;
+        std::size_t at; ///< of the trial's notes
+        std::string what; ///< for the text
+        std::string rule;
+        std::string said_as; ///< empty for a distance
+        double saves_s;
+    };
+
+    [[nodiscard]] std::vector<Cut> cuts(const Trial& tried) const
+    {
+        std::vector<Cut> all;
+        for (std::size_t i = 0; i < tried.notes.size(); ++i) {
+            const PlannedNote& planned = plan_.notes[tried.notes[i].index];
+            const notes::Note* source = sources_.find(planned.id);
+            if (!planned.spoken_after.empty() && tried.notes[i].gap_s > 0.0 && i + 1 < tried.notes.size()) {
+                all.push_back({0, i, planned.spoken_after, "a distance", {}, tried.notes[i].gap_s});
+            }
+            if (source == nullptr) {
+                continue;
+            }
+            notes::Note said = *source;
+            said.spoken = planned.spoken;
+            const double rate = planned.spoken_s / std::max(1, notes::countSyllables(planned.spoken));
+            for (const auto& cut : notes::shortenings(said, in_.style, in_.order)) {
+                all.push_back({cut.value, i, cut.words, cut.rule, cut.spoken, rate * cut.syllables});
+            }
+        }
+        std::stable_sort(all.begin(), all.end(), [](const Cut& a, const Cut& b) {
+            return a.value != b.value ? a.value < b.value : a.saves_s > b.saves_s;
+        });
+        return all;
+    }
+
+    /// Words left out, least valuable first, until it fits or nothing more may go.
+    void leaveOut()
+    {
+        Trial tried = trial();
+        Remedy remedy{"drop", {}, 0.0, {}, {}, {}, {}};
+        double best_s = 0.0;
+        std::vector<bool> shortened(tried.notes.size(), false);
+        std::string words;
+        for (const Cut& cut : cuts(tried)) {
+            if (!cut.said_as.empty() && shortened[cut.at]) {
+                continue; // one cut a note: the next remedy can take more
+            }
+            const TriedNote before = tried.notes[cut.at];
+            (cut.said_as.empty() ? tried.notes[cut.at].gap_s : tried.notes[cut.at].spoken_s) -= cut.saves_s;
+            const auto result = tried.run(false);
+            if (saved(result) < best_s + 0.01) {
+                tried.notes[cut.at] = before; // it would not help
+                continue;
+            }
+            best_s = saved(result);
+            const std::string& id = plan_.notes[before.index].id;
+            if (cut.said_as.empty()) {
+                remedy.shaping.unsaid_distance.insert(id);
+            } else {
+                remedy.shaping.said_as[id] = cut.said_as;
+                shortened[cut.at] = true;
+            }
+            remedy.notes.push_back(id);
+            words += (words.empty() ? "" : ", ") + ("\u201c" + cut.what + "\u201d (" + cut.rule + ")");
+            if (result.worst_s <= 0.0) {
+                break;
+            }
+        }
+        remedy.text = "Leave out " + words;
+        offer(std::move(remedy), best_s);
+    }
+
+    [[nodiscard]] Trial::Result atRate(double factor, bool firmly) const
+    {
+        Trial tried = trial();
+        for (TriedNote& note : tried.notes) {
+            note.spoken_s *= factor;
+            note.gap_s *= factor;
+        }
+        return tried.run(firmly);
+    }
+
+    void faster()
+    {
+        const double rate = in_.reader.rate_syll_s;
+        double low = 0.3;
+        if (atRate(low, true).worst_s <= 0.0) {
+            double high = 1.0;
+            if (atRate(high, true).worst_s > 0.0) {
+                for (int i = 0; i < 16; ++i) {
+                    const double middle = 0.5 * (low + high);
+                    (atRate(middle, true).worst_s <= 0.0 ? low : high) = middle;
+                }
+            } else {
+                low = 1.0;
+            }
+            squeeze_.rate_needed = rate / low;
+        }
+        const double limit = std::clamp(rate / std::max(in_.reader.fastest_syll_s, rate), 0.3, 1.0);
+        double factor = limit;
+        if (atRate(limit, false).worst_s <= 0.0) { // no faster than it needs
+            double quick = limit;
+            double slow = 1.0;
+            for (int i = 0; i < 12; ++i) {
+                const double middle = 0.5 * (quick + slow);
+                (atRate(middle, false).worst_s <= 0.0 ? quick : slow) = middle;
+            }
+            factor = quick;
+        }
+        Remedy remedy{"faster", ids_, 0.0, {}, {}, {}, {}};
+        for (std::size_t c = first_call_; c <= last_call_; ++c) {
+            remedy.shaping.rate_syll_s[plan_.notes[plan_.calls[c].first].id] = rate / factor;
+        }
+        char text[80];
+        std::snprintf(text, sizeof text, "Read this run at %.1f syllables a second", rate / factor);
+        remedy.text = text;
+        offer(std::move(remedy), saved(atRate(factor, false)));
+    }
+
+    const Plan& plan_;
+    const PlanInput& in_;
+    const Sources& sources_;
+    Squeeze& squeeze_;
+    std::size_t first_call_;
+    std::size_t last_call_;
+    std::vector<std::string> ids_;
+};
 
 } // namespace
 
-void findSqueezes(Plan& plan, const Reader& reader)
+void findSqueezes(Plan& plan, const PlanInput& input)
 {
     plan.squeezes.clear();
+    const bool any = std::any_of(
+        plan.notes.begin(), plan.notes.end(), [](const PlannedNote& n) { return n.status == Status::late; });
+    if (!any) {
+        return;
+    }
+    const Sources sources(input);
     std::size_t k = 0;
     while (k < plan.notes.size()) {
         if (plan.notes[k].status != Status::late) {
@@ -123,8 +418,14 @@ void findSqueezes(Plan& plan, const Reader& reader)
             short_s = std::max(short_s, plan.notes[k].end_s - plan.notes[k].window.closes_s);
             ++k;
         }
-        Squeeze squeeze{plan.notes[first].id, plan.notes[k - 1].id, short_s, 0.0, {}};
-        addRemedies(plan, squeeze, first, k - 1, reader);
+        Squeeze squeeze;
+        squeeze.first = plan.notes[first].id;
+        squeeze.last = plan.notes[k - 1].id;
+        squeeze.short_s = short_s;
+        constexpr std::size_t kAdvised = 40; // beyond that the whole plan is the trouble, not its runs
+        if (plan.squeezes.size() < kAdvised) {
+            Adviser(plan, input, sources, squeeze, first, k - 1).advise();
+        }
         plan.squeezes.push_back(std::move(squeeze));
     }
 }

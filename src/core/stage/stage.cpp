@@ -1,6 +1,7 @@
 #include "stage/stage.h"
 
 #include "formats/files.h"
+#include "notes/edit.h"
 
 #include <algorithm>
 #include <set>
@@ -39,8 +40,73 @@ Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass*
     input.reader = stage.reader;
     input.driver = stage.driver;
     input.pinned_s = stage.pinned_s;
+    input.shaping = stage.shaping;
+    input.style = stage.style;
+    input.order = out.notes.style.order;
     out.plan = plan::makePlan(input);
     return out;
+}
+
+Stage withRemedy(const Stage& stage, const notes::ParsedNotes& notes, const plan::Remedy& remedy)
+{
+    Stage after = stage;
+    for (const auto& [note, start_s] : remedy.starts_s) {
+        after.pinned_s[note] = start_s;
+    }
+    const plan::Shaping& more = remedy.shaping;
+    for (const auto& [note, words] : more.said_as) {
+        after.shaping.said_as[note] = words;
+    }
+    after.shaping.unsaid_distance.insert(more.unsaid_distance.begin(), more.unsaid_distance.end());
+    for (const auto& [note, rate] : more.rate_syll_s) {
+        after.shaping.rate_syll_s[note] = rate;
+    }
+    for (const auto& [note, holds] : more.holds_notes) {
+        after.shaping.holds_notes[note] = holds;
+    }
+    for (const auto& [note, offset_s] : more.lead_offset_s) {
+        after.shaping.lead_offset_s[note] = offset_s;
+    }
+    if (!remedy.boundary.empty()) {
+        std::vector<bool> begins;
+        for (const auto& call : notes.calls) {
+            for (const auto& note : call.notes) {
+                const bool first = &note == &call.notes.front();
+                begins.push_back(note.id == remedy.boundary ? !first : first);
+            }
+        }
+        after = withCalls(after, notes, begins);
+    }
+    return after;
+}
+
+Stage withCalls(const Stage& stage, const notes::ParsedNotes& notes, const std::vector<bool>& begins)
+{
+    Stage after = stage;
+    struct Place {
+        int line;
+        std::size_t in_call;
+    };
+    std::vector<Place> places;
+    for (const auto& call : notes.calls) {
+        for (std::size_t n = 0; n < call.notes.size(); ++n) {
+            places.push_back({call.line, n});
+        }
+    }
+    // from the end, so that the lines before a change stay where they are
+    for (std::size_t k = std::min(places.size(), begins.size()); k-- > 1;) {
+        const bool began = places[k].in_call == 0;
+        if (begins[k] && !began && places[k].line == places[k - 1].line) {
+            after.text = notes::splitBefore(
+                after.text, places[k].line, places[k].in_call, stage.style, notes.style.order);
+        } else if (!begins[k] && began && places[k].line > places[k - 1].line) {
+            after.text = notes::joinCalls(after.text, places[k - 1].line).text;
+        }
+    }
+    auto parsed = notes::parseNotes(after.text, after.style);
+    notes::keepIds(after.known, parsed.calls);
+    after.known = notes::rememberNotes(parsed.calls);
+    return after;
 }
 
 namespace {

@@ -31,6 +31,7 @@ struct Stage {
     plan::Driver driver;
     std::map<std::string, double> pinned_s;
     pace::Rehearsal rehearsal;
+    plan::Shaping shaping;
     std::string raw;
 
     bool operator==(const Stage& other) const;
@@ -70,6 +71,10 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass);
 [[nodiscard]] Take readTake(const std::filesystem::path& file);
 void writeTake(const std::filesystem::path& file, const Take& take);
 
+/// A driver's wishes as a file of their own, "brumefall/driver/1".
+[[nodiscard]] plan::Driver readDriver(const std::filesystem::path& file);
+void writeDriver(const std::filesystem::path& file, const plan::Driver& driver);
+
 /// Files of passes/ or takes/, sorted by name; an absent folder has none.
 [[nodiscard]] std::vector<std::filesystem::path> listJson(const std::filesystem::path& folder);
 
@@ -91,6 +96,15 @@ struct Prepared {
 /// The same, for notes that are understood already.
 [[nodiscard]] Prepared prepare(
     const Stage& stage, notes::ParsedNotes notes, const pace::Pass* pass, double target_time_s = 0.0);
+
+/// The stage with a remedy for a squeeze accepted; `notes` are its notes understood.
+[[nodiscard]] Stage withRemedy(
+    const Stage& stage, const notes::ParsedNotes& notes, const plan::Remedy& remedy);
+
+/// The stage with its calls cut anew: `begins` says of every note, in road order, whether a call begins with
+/// it. Only the text changes, and in it only where lines end; comments and blank lines stay.
+[[nodiscard]] Stage withCalls(
+    const Stage& stage, const notes::ParsedNotes& notes, const std::vector<bool>& begins);
 
 /// One thing that is wrong with a stage folder.
 struct Problem {

@@ -26,7 +26,7 @@ Json keptMembers(const std::string& raw)
 Json readerToJson(const plan::Reader& reader)
 {
     return {{"rate_syll_s", reader.rate_syll_s}, {"breath_s", reader.breath_s},
-        {"fastest_syll_s", reader.fastest_syll_s}};
+        {"fastest_syll_s", reader.fastest_syll_s}, {"longest_run_s", reader.longest_run_s}};
 }
 
 Json driverToJson(const plan::Driver& driver)
@@ -49,6 +49,7 @@ plan::Reader readerFromJson(const Json& json)
     reader.rate_syll_s = positive(json, "rate_syll_s", reader.rate_syll_s);
     reader.breath_s = std::clamp(json.value("breath_s", reader.breath_s), 0.0, 10.0);
     reader.fastest_syll_s = positive(json, "fastest_syll_s", reader.fastest_syll_s);
+    reader.longest_run_s = positive(json, "longest_run_s", reader.longest_run_s);
     return reader;
 }
 
@@ -66,6 +67,24 @@ plan::Driver driverFromJson(const Json& json)
     driver.brake_m_s2 = positive(json, "brake_m_s2", driver.brake_m_s2);
     driver.late_penalty = positive(json, "late_penalty", driver.late_penalty);
     return driver;
+}
+
+Json shapingToJson(const plan::Shaping& shaping)
+{
+    return {{"lead_offset_s", shaping.lead_offset_s}, {"said_as", shaping.said_as},
+        {"unsaid_distance", shaping.unsaid_distance}, {"rate_syll_s", shaping.rate_syll_s},
+        {"holds_notes", shaping.holds_notes}};
+}
+
+plan::Shaping shapingFromJson(const Json& json)
+{
+    plan::Shaping shaping;
+    shaping.lead_offset_s = json.value("lead_offset_s", shaping.lead_offset_s);
+    shaping.said_as = json.value("said_as", shaping.said_as);
+    shaping.unsaid_distance = json.value("unsaid_distance", shaping.unsaid_distance);
+    shaping.rate_syll_s = json.value("rate_syll_s", shaping.rate_syll_s);
+    shaping.holds_notes = json.value("holds_notes", shaping.holds_notes);
+    return shaping;
 }
 
 std::vector<std::string> linesOf(const std::string& text)
@@ -90,7 +109,8 @@ bool Stage::operator==(const Stage& other) const
     };
     return name == other.name && official_length_m == other.official_length_m && crew == other.crew
         && style == other.style && text == other.text && reader == other.reader && driver == other.driver
-        && pinned_s == other.pinned_s && rehearsal == other.rehearsal && sameKnown();
+        && pinned_s == other.pinned_s && rehearsal == other.rehearsal && shaping == other.shaping
+        && sameKnown();
 }
 
 std::filesystem::path stageFolder(const std::filesystem::path& given)
@@ -125,6 +145,7 @@ Stage readStage(const std::filesystem::path& file)
         stage.rehearsal.wet = rehearsal.value("wet", false);
         stage.rehearsal.night = rehearsal.value("night", false);
         stage.rehearsal.target_time_s = std::clamp(rehearsal.value("target_time_s", 0.0), 0.0, 1e6);
+        stage.shaping = shapingFromJson(json.value("shaping", Json::object()));
         stage.raw = json.dump();
         return stage;
     });
@@ -147,9 +168,22 @@ void writeStage(const std::filesystem::path& file, const Stage& stage)
     json["reader"].update(readerToJson(stage.reader));
     json["driver"].update(driverToJson(stage.driver));
     json["pinned_s"] = stage.pinned_s;
+    json["shaping"] = shapingToJson(stage.shaping);
     json["rehearsal"].update(
         {{"car", stage.rehearsal.car}, {"surface", stage.rehearsal.surface}, {"wet", stage.rehearsal.wet},
             {"night", stage.rehearsal.night}, {"target_time_s", stage.rehearsal.target_time_s}});
+    formats::writeKind(file, json);
+}
+
+plan::Driver readDriver(const std::filesystem::path& file)
+{
+    return formats::reading(file, [&] { return driverFromJson(formats::readKind(file, "driver")); });
+}
+
+void writeDriver(const std::filesystem::path& file, const plan::Driver& driver)
+{
+    Json json = driverToJson(driver);
+    json["format"] = "brumefall/driver/1";
     formats::writeKind(file, json);
 }
 
