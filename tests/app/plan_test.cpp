@@ -55,7 +55,7 @@ TEST_F(PlanTest, RemediesAcceptedOneByOneTakeTheSqueezesToOnTimeAndUndoBringsThe
     EXPECT_TRUE(find<QListWidget>("squeezeList")
                     ->item(0)
                     ->text()
-                    .contains(QStringLiteral("of road; at your rate they take")));
+                    .contains(QStringLiteral("in one breath")));
     int steps = 0;
     while (!plan().squeezes.empty() && steps < 20) {
         const auto before = plan().squeezes.size();

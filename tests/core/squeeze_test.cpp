@@ -249,3 +249,64 @@ TEST(Measure, TheReaderComesTowardsTheTakesAndStaysPutWithoutAny)
     EXPECT_NEAR(measured->rate_syll_s, (2 * reader.rate_syll_s + 3 * 4.7) / 5.0, 1e-9);
     EXPECT_GE(measured->fastest_syll_s, measured->rate_syll_s);
 }
+
+TEST(Echoes, AreCallsOfTheirOwnInThePausesAndOnlyWhereTheyFit)
+{
+    Case quiet(
+        "left six 400\ncaution right two 40 left three 350\nhairpin left 30\nright four 300\nleft five 80",
+        16.0);
+    const auto before = quiet.prepared.plan;
+    quiet.stage.echoes = {true, 5.0, 0};
+    quiet.prepare();
+    const auto& plan = quiet.prepared.plan;
+    ASSERT_GT(plan.notes.size(), before.notes.size());
+    bool found = false;
+    for (std::size_t c = 0; c < plan.calls.size(); ++c) {
+        const auto& call = plan.calls[c];
+        if (c > 0) {
+            EXPECT_GE(call.start_s, plan.calls[c - 1].end_s + quiet.stage.reader.breath_s - 1e-6);
+        }
+        for (std::size_t k = call.first; k < call.last; ++k) {
+            const auto& note = plan.notes[k];
+            EXPECT_EQ(note.call, static_cast<int>(c));
+            if (!note.echo_of.empty()) {
+                found = true;
+                EXPECT_EQ(call.last - call.first, 1U);
+                EXPECT_EQ(note.id, note.echo_of + "e");
+                EXPECT_EQ(note.status, plan::Status::on_time) << note.spoken;
+                EXPECT_NE(note.spoken.find(" now"), std::string::npos);
+            }
+        }
+    }
+    EXPECT_TRUE(found);
+    quiet.stage.echoes = {};
+    quiet.prepare();
+    EXPECT_EQ(quiet.prepared.plan.notes.size(), before.notes.size());
+}
+
+TEST(Echoes, FollowTheCrewsOwnOrder)
+{
+    Case crew("four left 400\ncaution two right 300\nthree left 300 five right 100", 16.0);
+    crew.stage.echoes = {true, 0.0, 0};
+    crew.prepare();
+    const auto& notes = crew.prepared.plan.notes;
+    const auto echo =
+        std::find_if(notes.begin(), notes.end(), [](const auto& n) { return !n.echo_of.empty(); });
+    ASSERT_NE(echo, notes.end());
+    EXPECT_EQ(echo->spoken, "two right now");
+}
+
+TEST(LineUp, IsReadBeforeTheCountdownAndStandsApart)
+{
+    Case crew("left four 60 right three 80\nleft two 100\nright five 60", 20.0);
+    crew.stage.echoes.line_up_notes = 3;
+    crew.prepare();
+    const auto& line_up = crew.prepared.plan.line_up;
+    ASSERT_EQ(line_up.size(), 3U);
+    for (std::size_t i = 0; i < line_up.size(); ++i) {
+        EXPECT_LT(line_up[i].end_s, -5.0);
+        EXPECT_GT(line_up[i].end_s, line_up[i].start_s);
+        EXPECT_TRUE(i == 0 || line_up[i].start_s >= line_up[i - 1].end_s);
+    }
+    EXPECT_EQ(crew.prepared.plan.notes.front().id, line_up.front().id) << "and said again from go";
+}

@@ -392,6 +392,16 @@ void Document::setReader(const plan::Reader& reader, const QString& what)
     undo_.push(new StageCommand(*this, std::move(after), what, kMergeReader));
 }
 
+void Document::setEchoes(const plan::Echoes& echoes)
+{
+    if (echoes == stage_.echoes) {
+        return;
+    }
+    auto after = stage_;
+    after.echoes = echoes;
+    undo_.push(new StageCommand(*this, std::move(after), tr("Change what is said again")));
+}
+
 void Document::pinCall(std::size_t call, std::optional<double> start_s)
 {
     if (call >= prepared_.plan.calls.size()) {
@@ -436,7 +446,8 @@ void Document::shiftLeads(const std::vector<std::string>& notes, double by_s)
         }
     }
     undo_.push(new StageCommand(*this, std::move(after),
-        (by_s > 0.0 ? tr("Note %1 earlier") : tr("Note %1 later")).arg(numberOf(notes.front())), kMergeOffset));
+        (by_s > 0.0 ? tr("Note %1 earlier") : tr("Note %1 later")).arg(numberOf(notes.front())),
+        kMergeOffset));
 }
 
 void Document::clearShaping()

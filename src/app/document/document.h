@@ -75,6 +75,7 @@ public:
     void setRehearsal(const pace::Rehearsal& rehearsal);
     void setDriver(const plan::Driver& driver, const QString& what);
     void setReader(const plan::Reader& reader, const QString& what);
+    void setEchoes(const plan::Echoes& echoes);
     void pinCall(std::size_t call, std::optional<double> start_s);
     /// Does what a remedy says: one change, one undo.
     void acceptRemedy(const plan::Remedy& remedy);

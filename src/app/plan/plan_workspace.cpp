@@ -15,6 +15,7 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QSlider>
+#include <QSpinBox>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
@@ -43,6 +44,8 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     , what_if_facts_(new QLabel)
     , moved_(new QListWidget)
     , profiles_(new QComboBox)
+    , echoes_(new QComboBox)
+    , line_up_(new QSpinBox)
 {
     setObjectName(QStringLiteral("planWorkspace"));
     setFocusPolicy(Qt::StrongFocus);
@@ -108,7 +111,7 @@ QWidget* PlanWorkspace::makeControls()
 {
     auto* controls = new QVBoxLayout;
     controls->setSpacing(3);
-    auto* wishes = new QLabel(tr("How early the driver wants it"));
+    auto* wishes = new QLabel(tr("The driver's wishes"));
     wishes->setProperty("large", true);
     wishes->setWordWrap(true);
     controls->addWidget(wishes);
@@ -143,10 +146,33 @@ QWidget* PlanWorkspace::makeControls()
             document_.setDriver(driver, tr("Change how many notes the driver holds"));
         },
         1, 10, 1, QString());
+    auto* again = new QHBoxLayout;
+    echoes_->setObjectName(QStringLiteral("echoes"));
+    echoes_->addItems({tr("once"), tr("again if dangerous"), tr("again after 5 s"), tr("again, both")});
+    echoes_->setMinimumContentsLength(5);
+    echoes_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    line_up_->setObjectName(QStringLiteral("lineUp"));
+    line_up_->setRange(0, 12);
+    line_up_->setPrefix(tr("line-up "));
+    line_up_->setMinimumWidth(104);
+    line_up_->setToolTip(tr("How many notes are read on the start line, before the countdown"));
+    again->addWidget(new QLabel(tr("Said")));
+    again->addWidget(echoes_, 1);
+    again->addWidget(line_up_);
+    controls->addLayout(again);
+    const auto takeEchoes = [this] {
+        constexpr double kLongWait_s = 5.0;
+        const int how = echoes_->currentIndex();
+        document_.setEchoes({how == 1 || how == 3, how >= 2 ? kLongWait_s : 0.0, line_up_->value()});
+    };
+    connect(echoes_, &QComboBox::activated, this, takeEchoes);
+    connect(line_up_, &QSpinBox::valueChanged, this, takeEchoes);
+    auto* reader_row = new QHBoxLayout;
     auto* reader = new QLabel(tr("How you read"));
     reader->setProperty("large", true);
+    reader_row->addWidget(reader, 1);
     controls->addSpacing(4);
-    controls->addWidget(reader);
+    controls->addLayout(reader_row);
     const auto addReader = [&](const QString& name, const char* object, double plan::Reader::*member,
                                double least, double most, double step, const QString& unit) {
         addControl(
@@ -163,11 +189,12 @@ QWidget* PlanWorkspace::makeControls()
         tr("Fastest"), "readerFastest", &plan::Reader::fastest_syll_s, 2.5, 10.0, 0.1, tr("syllables/s"));
     addReader(tr("Breath"), "readerBreath", &plan::Reader::breath_s, 0.1, 1.5, 0.05, tr("s"));
     addReader(tr("Longest without one"), "readerRun", &plan::Reader::longest_run_s, 1.0, 12.0, 0.5, tr("s"));
-    auto* measure = new QPushButton(tr("Measure it from my takes"));
+    auto* measure = new QPushButton(tr("Measure"));
     measure->setObjectName(QStringLiteral("measureReader"));
     measure->setFocusPolicy(Qt::TabFocus);
     connect(measure, &QPushButton::clicked, this, &PlanWorkspace::measureReader);
-    controls->addWidget(measure);
+    measure->setToolTip(tr("From the takes of this stage"));
+    reader_row->addWidget(measure);
     controls->addStretch();
     auto* panel = new QWidget;
     panel->setFixedWidth(268);
@@ -316,6 +343,12 @@ void PlanWorkspace::showPlan()
                   .arg(count)
                   .arg(late)
                   .arg(early));
+    {
+        const auto& echoes = document_.stage().echoes;
+        const QSignalBlocker quiet(line_up_);
+        echoes_->setCurrentIndex((echoes.dangerous ? 1 : 0) + (echoes.after_s > 0.0 ? 2 : 0));
+        line_up_->setValue(echoes.line_up_notes);
+    }
     proposed_.clear();
     breaths_->setText(tr("Where to breathe?  (B)"));
     showSqueezes();
@@ -350,7 +383,7 @@ void PlanWorkspace::showSqueezes()
         if (!squeeze.cause.empty()) {
             text += QStringLiteral(". %1").arg(QString::fromStdString(squeeze.cause));
         }
-        if (squeeze.rate_needed > 0.0) {
+        if (squeeze.rate_needed > document_.stage().reader.rate_syll_s + 0.05) {
             text += tr("; %1 syllables a second would do").arg(squeeze.rate_needed, 0, 'f', 1);
         }
         add(text + QLatin1Char('.'), squeeze.first, s, kNone);

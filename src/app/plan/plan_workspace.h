@@ -15,6 +15,7 @@ class QLabel;
 class QListWidget;
 class QPushButton;
 class QSlider;
+class QSpinBox;
 class QStackedWidget;
 class QVBoxLayout;
 
@@ -77,6 +78,8 @@ private:
     QLabel* what_if_facts_;
     QListWidget* moved_;
     QComboBox* profiles_;
+    QComboBox* echoes_;
+    QSpinBox* line_up_;
     std::vector<std::pair<std::size_t, std::size_t>>
         remedy_of_row_; ///< squeeze and remedy; kNone for its heading
     stage::Prepared other_;

@@ -10,6 +10,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include <algorithm>
 #include <cmath>
 
 namespace brumefall::app {
@@ -100,10 +101,11 @@ ReadWorkspace::ReadWorkspace(
     });
     connect(gap_, &GapView::noteClicked, this, [this](const QString& id) {
         document_.setCurrentNote(id);
-        const int number = document_.numberOf(id.toStdString());
-        if (number > 0) {
-            transport_.seekStage(
-                document_.prepared().plan.notes[static_cast<std::size_t>(number - 1)].start_s - kCountDown_s);
+        const auto& notes = document_.prepared().plan.notes;
+        const auto note =
+            std::find_if(notes.begin(), notes.end(), [&](const auto& n) { return n.id == id.toStdString(); });
+        if (note != notes.end()) {
+            transport_.seekStage(note->start_s - kCountDown_s);
         }
     });
     refreshInputs();
@@ -175,7 +177,8 @@ void ReadWorkspace::toggleGuide()
     }
     state_->setText(tr("Preparing the guide voice\u2026"));
     QApplication::setOverrideCursor(Qt::WaitCursor);
-    // where the picture runs faster or slower, so does its sound: the voice is made for the picture's own time
+    // where the picture runs faster or slower, so does its sound: the voice is made for the picture's own
+    // time
     const auto& retiming = document_.retiming();
     const auto reading = media::readAloud(
         plan::spokenIn(document_.prepared().plan, [&](double t) { return retiming.toVideo(t); }), {}, 0, 0.0);

@@ -157,8 +157,7 @@ std::vector<double> TakeRecorder::offsets_s() const
 take::Clock TakeRecorder::fitClock() const
 {
     const auto offsets = offsets_s();
-    return offsets.empty() ? take_.clock
-                           : take::Clock{offsets[offsets.size() / 2], transport_.rate()};
+    return offsets.empty() ? take_.clock : take::Clock{offsets[offsets.size() / 2], transport_.rate()};
 }
 
 double TakeRecorder::stoodStill_s() const

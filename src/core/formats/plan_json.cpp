@@ -89,8 +89,17 @@ Json planToJson(const plan::Plan& plan)
         squeezes.push_back({{"first", squeeze.first}, {"last", squeeze.last}, {"short_s", squeeze.short_s},
             {"rate_needed", squeeze.rate_needed}, {"cause", squeeze.cause}, {"remedies", std::move(remedies)}});
     }
-    return {{"format", "brumefall/plan/1"}, {"weights", {{"early", 1}, {"late", plan.late_penalty}}},
+    Json json{{"format", "brumefall/plan/1"}, {"weights", {{"early", 1}, {"late", plan.late_penalty}}},
         {"not_before_s", plan.not_before_s}, {"notes", std::move(notes)}, {"squeezes", std::move(squeezes)}};
+    if (!plan.line_up.empty()) {
+        Json line_up = Json::array();
+        for (const auto& note : plan.line_up) {
+            line_up.push_back(
+                {{"id", note.id}, {"spoken", note.spoken}, {"start_s", note.start_s}, {"end_s", note.end_s}});
+        }
+        json["line_up"] = std::move(line_up);
+    }
+    return json;
 }
 
 plan::Plan planFromJson(const Json& json)

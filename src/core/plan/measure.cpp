@@ -8,7 +8,8 @@ namespace brumefall::plan {
 std::optional<Reader> measuredReader(const Reader& reader, std::span<const MeasuredTake> takes)
 {
     constexpr double kOldWeighs = 2.0;
-    constexpr double kReserve = 1.08; // a reader can be somewhat quicker for a few calls than over a whole take
+    constexpr double kReserve =
+        1.08; // a reader can be somewhat quicker for a few calls than over a whole take
     std::vector<double> rates;
     double longest_s = 0.0;
     for (const MeasuredTake& take : takes) {
@@ -27,7 +28,8 @@ std::optional<Reader> measuredReader(const Reader& reader, std::span<const Measu
     };
     Reader measured = reader;
     measured.rate_syll_s = blend(reader.rate_syll_s, rates[rates.size() / 2]);
-    measured.fastest_syll_s = std::max(measured.rate_syll_s, blend(reader.fastest_syll_s, kReserve * rates.back()));
+    measured.fastest_syll_s =
+        std::max(measured.rate_syll_s, blend(reader.fastest_syll_s, kReserve * rates.back()));
     measured.longest_run_s = longest_s > 1.0 ? blend(reader.longest_run_s, longest_s) : reader.longest_run_s;
     return measured;
 }

@@ -14,8 +14,9 @@ struct MeasuredTake {
     double longest_run_s = 0.0;
 };
 
-/// `reader` with the rate of the middle take, the limit a little above the quickest one, and the longest run that was
-/// read; nothing where no take has a rate. Few takes count less: the old values weigh as much as two takes.
+/// `reader` with the rate of the middle take, the limit a little above the quickest one, and the longest run
+/// that was read; nothing where no take has a rate. Few takes count less: the old values weigh as much as two
+/// takes.
 [[nodiscard]] std::optional<Reader> measuredReader(const Reader& reader, std::span<const MeasuredTake> takes);
 
 } // namespace brumefall::plan

@@ -19,6 +19,17 @@ struct Reader {
     bool operator==(const Reader&) const = default;
 };
 
+/// Which notes are said again as the car comes up to them, and how many are read on the start line before the
+/// countdown.
+struct Echoes {
+    bool dangerous = false; ///< those with a warning
+    double after_s = 0.0; ///< those that the car reaches so long after they were said; 0: never
+    int line_up_notes = 0;
+
+    [[nodiscard]] bool any() const { return dangerous || after_s > 0.0; }
+    bool operator==(const Echoes&) const = default;
+};
+
 /// Which lead a note gets.
 enum class LeadClass { fast, medium, slow, hazard };
 

@@ -91,12 +91,21 @@ struct Squeeze {
     std::vector<Remedy> remedies;
 };
 
+/// A note read on the start line, before the countdown; times before go are negative.
+struct LineUpNote {
+    std::string id;
+    std::string spoken;
+    double start_s = 0.0;
+    double end_s = 0.0;
+};
+
 struct Plan {
     double late_penalty = 4.0;
     double not_before_s = 0.0;
     std::vector<PlannedNote> notes;
     std::vector<PlannedCall> calls;
     std::vector<Squeeze> squeezes;
+    std::vector<LineUpNote> line_up;
 };
 
 /// Everything that a plan is made from. `placement.notes` are in the order of the notes in `calls`.
@@ -108,6 +117,7 @@ struct PlanInput {
     Driver driver;
     std::map<std::string, double> pinned_s; ///< start of a call fixed by hand, by the id of its first note
     Shaping shaping;
+    Echoes echoes;
     notes::Style style; ///< for shortening what is said
     notes::Order order = notes::Order::direction_first;
 };

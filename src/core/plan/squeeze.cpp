@@ -176,9 +176,12 @@ private:
         const PlannedNote& first = plan_.notes[plan_.calls[first_call_].first];
         const PlannedNote& last = plan_.notes[plan_.calls[last_call_].last - 1];
         const auto count = plan_.calls[last_call_].last - plan_.calls[first_call_].first;
-        squeeze_.cause = std::to_string(count) + (count == 1 ? " note in " : " notes in ")
-            + seconds(std::max(0.0, last.window.closes_s - first.start_s))
-            + " of road; at your rate they take " + seconds(last.end_s - first.start_s);
+        const double road_s = std::max(0.0, last.window.closes_s - first.start_s);
+        const double takes_s = last.end_s - first.start_s;
+        const std::string notes = std::to_string(count) + (count == 1 ? " note" : " notes");
+        squeeze_.cause = takes_s > road_s
+            ? notes + " in " + seconds(road_s) + " of road; at your rate they take " + seconds(takes_s)
+            : notes + " in one breath: begun in time for the first, the last would have to be held too long";
     }
 
     /// The run and some calls before it read sooner, as far as it needs; the driver then holds more.

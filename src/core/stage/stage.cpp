@@ -41,6 +41,7 @@ Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass*
     input.driver = stage.driver;
     input.pinned_s = stage.pinned_s;
     input.shaping = stage.shaping;
+    input.echoes = stage.echoes;
     input.style = stage.style;
     input.order = out.notes.style.order;
     out.plan = plan::makePlan(input);

@@ -32,6 +32,7 @@ struct Stage {
     std::map<std::string, double> pinned_s;
     pace::Rehearsal rehearsal;
     plan::Shaping shaping;
+    plan::Echoes echoes;
     std::string raw;
 
     bool operator==(const Stage& other) const;

@@ -110,7 +110,7 @@ bool Stage::operator==(const Stage& other) const
     return name == other.name && official_length_m == other.official_length_m && crew == other.crew
         && style == other.style && text == other.text && reader == other.reader && driver == other.driver
         && pinned_s == other.pinned_s && rehearsal == other.rehearsal && shaping == other.shaping
-        && sameKnown();
+        && echoes == other.echoes && sameKnown();
 }
 
 std::filesystem::path stageFolder(const std::filesystem::path& given)
@@ -145,6 +145,10 @@ Stage readStage(const std::filesystem::path& file)
         stage.rehearsal.wet = rehearsal.value("wet", false);
         stage.rehearsal.night = rehearsal.value("night", false);
         stage.rehearsal.target_time_s = std::clamp(rehearsal.value("target_time_s", 0.0), 0.0, 1e6);
+        const Json echoes = json.value("echoes", Json::object());
+        stage.echoes = {echoes.value("dangerous", false),
+            std::clamp(echoes.value("after_s", 0.0), 0.0, 600.0),
+            std::clamp(echoes.value("line_up_notes", 0), 0, 50)};
         stage.shaping = shapingFromJson(json.value("shaping", Json::object()));
         stage.raw = json.dump();
         return stage;
@@ -168,6 +172,8 @@ void writeStage(const std::filesystem::path& file, const Stage& stage)
     json["reader"].update(readerToJson(stage.reader));
     json["driver"].update(driverToJson(stage.driver));
     json["pinned_s"] = stage.pinned_s;
+    json["echoes"].update({{"dangerous", stage.echoes.dangerous}, {"after_s", stage.echoes.after_s},
+        {"line_up_notes", stage.echoes.line_up_notes}});
     json["shaping"] = shapingToJson(stage.shaping);
     json["rehearsal"].update(
         {{"car", stage.rehearsal.car}, {"surface", stage.rehearsal.surface}, {"wet", stage.rehearsal.wet},
