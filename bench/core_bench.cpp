@@ -2,6 +2,7 @@
 
 #include "notes/identity.h"
 #include "notes/parser.h"
+#include "plan/grouping.h"
 #include "plan/schedule.h"
 #include "stage/stage.h"
 
@@ -103,6 +104,18 @@ void wholePlan(benchmark::State& state)
     }
 }
 BENCHMARK(wholePlan)->Arg(2000)->Arg(20000)->Unit(benchmark::kMillisecond);
+
+void grouping(benchmark::State& state)
+{
+    stage::Stage stage;
+    stage.text = stageText(static_cast<int>(state.range(0)));
+    const auto prepared = stage::prepare(stage, nullptr);
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(
+            plan::proposeGrouping(prepared.plan, stage.reader, 0, prepared.plan.notes.size()));
+    }
+}
+BENCHMARK(grouping)->Arg(2000)->Unit(benchmark::kMillisecond);
 
 void keepIdsAfterAnEdit(benchmark::State& state)
 {

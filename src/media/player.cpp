@@ -1,6 +1,7 @@
 #include "media/player.h"
 
 #include "media/gl_picture.h"
+#include "media/sound.h"
 
 #include <QFileInfo>
 #include <QMetaObject>
@@ -167,6 +168,9 @@ void Player::open(const QString& file, double at_s)
     if (state_->has_guide) {
         mpv_set_property_string(state_->mpv, "lavfi-complex", "");
         state_->has_guide = false;
+    }
+    if (!state_->gl) {
+        turnPicture(file);
     }
     const std::string start = std::to_string(at_s);
     mpv_set_property_string(state_->mpv, "start", start.c_str());
@@ -360,6 +364,24 @@ double Player::aspect() const
     return state_->aspect;
 }
 
+/// libmpv's software pictures cannot be turned, and it gives up the whole program over one that asks to be: a
+/// phone's upright video is turned by a filter here instead.
+void Player::turnPicture(const QString& file)
+{
+    int turned_deg = 0;
+    try {
+        turned_deg = inspect(file.toStdString()).turned_deg;
+    } catch (const MediaError&) {
+        turned_deg = 0; // opening it tells what is wrong
+    }
+    const char* filter = turned_deg == 90 ? "lavfi=[transpose=clock]"
+        : turned_deg == 180               ? "lavfi=[hflip,vflip]"
+        : turned_deg == 270               ? "lavfi=[transpose=cclock]"
+                                          : "";
+    mpv_set_property_string(state_->mpv, "video-rotate", "no");
+    mpv_set_property_string(state_->mpv, "vf", filter);
+}
+
 void Player::announcePicture()
 {
     if (!state_->picture_waits.exchange(true)) {
@@ -457,7 +479,7 @@ void Player::handleEvents()
         case MPV_EVENT_PLAYBACK_RESTART: {
             double aspect = 0.0;
             double now_s = 0.0;
-            mpv_get_property(state_->mpv, "video-params/aspect", MPV_FORMAT_DOUBLE, &aspect);
+            mpv_get_property(state_->mpv, "video-out-params/aspect", MPV_FORMAT_DOUBLE, &aspect);
             const bool known = mpv_get_property(state_->mpv, "time-pos", MPV_FORMAT_DOUBLE, &now_s) >= 0;
             const std::lock_guard lock(state_->mutex);
             state_->aspect = aspect;

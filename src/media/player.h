@@ -81,6 +81,7 @@ private:
     void handleProperty(std::uint64_t property, const void* value);
     bool settleSeek(double now_s);
     void openFailed(const QString& why);
+    void turnPicture(const QString& file);
     void sendSeek(double media_s);
     void sendPending();
     void announcePicture();

@@ -4,6 +4,7 @@ extern "C" {
 #include <libavcodec/avcodec.h>
 #include <libavformat/avformat.h>
 #include <libavutil/channel_layout.h>
+#include <libavutil/display.h>
 #include <libavutil/opt.h>
 #include <libswresample/swresample.h>
 }
@@ -278,6 +279,25 @@ std::optional<double> sharpestOnset(const Peaks& peaks, double at_s, double near
     return best == 0 ? std::nullopt : std::optional(static_cast<double>(best) * peaks.slice_s);
 }
 
+namespace {
+
+/// From the matrix that phones write; the nearest quarter.
+int turnedBy(const AVStream& stream)
+{
+    const std::uint8_t* matrix = av_stream_get_side_data(&stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr);
+    if (matrix == nullptr) {
+        return 0;
+    }
+    const double anticlockwise = av_display_rotation_get(reinterpret_cast<const std::int32_t*>(matrix));
+    if (!std::isfinite(anticlockwise)) {
+        return 0;
+    }
+    const int quarters = static_cast<int>(std::lround(-anticlockwise / 90.0));
+    return ((quarters % 4) + 4) % 4 * 90;
+}
+
+} // namespace
+
 MediaFacts inspect(const std::filesystem::path& file)
 {
     const auto format = open(file);
@@ -289,6 +309,7 @@ MediaFacts inspect(const std::filesystem::path& file)
             facts.has_video = true;
             facts.width = parameters.width;
             facts.height = parameters.height;
+            facts.turned_deg = turnedBy(*format->streams[i]);
         }
         facts.has_sound = facts.has_sound || parameters.codec_type == AVMEDIA_TYPE_AUDIO;
     }

@@ -64,8 +64,9 @@ struct MediaFacts {
     double duration_s = 0.0;
     bool has_video = false;
     bool has_sound = false;
-    int width = 0;
+    int width = 0; ///< as stored
     int height = 0;
+    int turned_deg = 0; ///< clockwise, that the picture is to be shown turned by: phones; 0, 90, 180 or 270
 };
 
 /// Throws MediaError where the file is missing or is not media.

@@ -65,6 +65,40 @@ TEST_F(BadInputTest, ASilentVideoPlaysSaysThatItHasNoSoundAndTakesTheGuideVoice)
     EXPECT_EQ(message(), QString());
 }
 
+TEST_F(BadInputTest, AnUprightPhoneVideoIsShownUpright)
+{
+    const auto file = scratch_.path() / "phone.mp4";
+    {
+        demo::Encoder encoder(file, {QSize(320, 180), 25, 100'000, 0, 90});
+        QImage image(320, 180, QImage::Format_RGB32); // white on the left: above, when it is turned
+        for (int y = 0; y < image.height(); ++y) {
+            for (int x = 0; x < image.width(); ++x) {
+                image.setPixel(x, y, x < 160 ? qRgb(255, 255, 255) : qRgb(0, 0, 0));
+            }
+        }
+        for (int frame = 0; frame < 100; ++frame) {
+            encoder.addFrame(image);
+        }
+        encoder.finish();
+    }
+    EXPECT_EQ(media::inspect(file).turned_deg, 90);
+    openDemo();
+    window_->document().addPass(QString::fromStdString(file.string()), 4.0, QStringLiteral("recce"));
+    QTest::keyClick(window_.get(), Qt::Key_F2);
+    auto& player = window_->transport().player();
+    ASSERT_TRUE(waitFor(
+        [&] { return player.isOpen() && player.duration_s() < 10.0 && player.aspect() > 0.0; }, 10000));
+    EXPECT_NEAR(player.aspect(), 180.0 / 320.0, 0.02);
+    QImage picture;
+    ASSERT_TRUE(waitFor(
+        [&] {
+            picture = player.picture({180, 320});
+            return !picture.isNull() && picture.pixelColor(90, 40).lightness() > 200;
+        },
+        5000));
+    EXPECT_LT(picture.pixelColor(90, 280).lightness(), 60);
+}
+
 TEST_F(BadInputTest, ANotesFileInAWrongEncodingIsToldWithItsLineAndTheNotesStay)
 {
     openDemo();

@@ -3,6 +3,8 @@
 #include "pace/predict.h"
 #include "road/layout.h"
 
+#include "stage/stage.h"
+
 #include <gtest/gtest.h>
 
 #include <cmath>
@@ -135,6 +137,20 @@ TEST(Place, AMarkedNoteIsWhereItsMarkSays)
     EXPECT_GT(placement.notes[2].arrive_s, 20.0);
     EXPECT_LT(placement.notes[2].arrive_s, 45.0);
     EXPECT_GT(placement.notes[2].sure_s, placement.notes[1].sure_s);
+}
+
+TEST(Place, MarksThatNoCarConnectsAreTold)
+{
+    stage::Stage stage;
+    stage.text = "left four 200 right three 200\nleft two 100";
+    pace::Pass pass;
+    const auto road = stage::prepare(stage, nullptr).road;
+    pass.marks = {{road.notes[0].id, 5.0}, {road.notes[1].id, 6.0}, {road.notes[2].id, 18.0}};
+    const auto warnings = stage::prepare(stage, &pass).placement.warnings;
+    ASSERT_EQ(warnings.size(), 1U);
+    EXPECT_NE(warnings[0].find("from the mark of note 1 to that of note 2"), std::string::npos)
+        << warnings[0];
+    EXPECT_NE(warnings[0].find("km/h"), std::string::npos);
 }
 
 TEST(Place, AMarkBeforeTheOneBeforeItIsLeftOutAndTold)

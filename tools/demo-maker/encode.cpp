@@ -4,6 +4,7 @@ extern "C" {
 #include <libavcodec/avcodec.h>
 #include <libavformat/avformat.h>
 #include <libavutil/channel_layout.h>
+#include <libavutil/display.h>
 #include <libavutil/opt.h>
 #include <libswscale/swscale.h>
 }
@@ -52,8 +53,9 @@ Encoder::Encoder(const std::filesystem::path& file, const Wish& wish)
 {
     State& s = *state_;
     av_log_set_level(AV_LOG_ERROR);
-    avformat_alloc_output_context2(&s.format, nullptr, "matroska", file.c_str());
-    require(s.format != nullptr, "no Matroska writer");
+    avformat_alloc_output_context2(
+        &s.format, nullptr, wish.turned_deg == 0 ? "matroska" : "mp4", file.c_str());
+    require(s.format != nullptr, "no Matroska or MP4 writer");
     s.format->flags |= AVFMT_FLAG_BITEXACT;
 
     const AVCodec* h264 = avcodec_find_encoder_by_name("libx264");
@@ -74,6 +76,12 @@ Encoder::Encoder(const std::filesystem::path& file, const Wish& wish)
     s.video_stream = avformat_new_stream(s.format, nullptr);
     s.video_stream->time_base = s.video->time_base;
     avcodec_parameters_from_context(s.video_stream->codecpar, s.video);
+    if (wish.turned_deg != 0) {
+        auto* matrix = reinterpret_cast<std::int32_t*>(
+            av_stream_new_side_data(s.video_stream, AV_PKT_DATA_DISPLAYMATRIX, 9 * sizeof(std::int32_t)));
+        require(matrix != nullptr, "no room for the turn");
+        av_display_rotation_set(matrix, wish.turned_deg);
+    }
 
     if (wish.sound_rate_hz > 0) {
         openSound(wish.sound_rate_hz);

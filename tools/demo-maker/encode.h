@@ -17,6 +17,8 @@ public:
         int frames_per_s;
         int video_bit_s;
         int sound_rate_hz; ///< 0 for a silent film
+        int turned_deg =
+            0; ///< clockwise, to be turned by when shown, as phones write it; such a film is an MP4
     };
 
     /// Throws std::runtime_error where a codec is missing or the file cannot be made.

@@ -19,6 +19,22 @@ struct MarkedNote {
     double sure_s = 0.0;
 };
 
+/// Two marks that only a faster car than any could connect, as the notes have the road between them.
+void warnOfSpeed(
+    const road::Road& road, const MarkedNote& from, const MarkedNote& to, std::vector<std::string>& warnings)
+{
+    constexpr double kImplausible_m_s = 65.0;
+    constexpr double kShortest_m = 40.0; // below that the notes' own rounding decides
+    const double way_m = road.notes[to.index].station_m - road.notes[from.index].station_m;
+    const double speed_m_s = way_m / std::max(to.time_s - from.time_s, 1e-3);
+    if (way_m > kShortest_m && speed_m_s > kImplausible_m_s) {
+        warnings.push_back("from the mark of note " + std::to_string(from.index + 1) + " to that of note "
+            + std::to_string(to.index + 1) + " the car would drive "
+            + std::to_string(static_cast<int>(std::lround(3.6 * speed_m_s)))
+            + " km/h; is one of them misplaced?");
+    }
+}
+
 /// Marks in road order, from go; those that go back in time are left out and told.
 std::vector<MarkedNote> orderedMarks(
     const road::Road& road, const Pass& pass, std::vector<std::string>& warnings)
@@ -48,6 +64,9 @@ std::vector<MarkedNote> orderedMarks(
                 + " is before the mark of note " + std::to_string(good.back().index + 1)
                 + "; it was left out");
             continue;
+        }
+        if (!good.empty()) {
+            warnOfSpeed(road, good.back(), mark, warnings);
         }
         good.push_back(mark);
     }
