@@ -52,6 +52,7 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     gap_->setObjectName(QStringLiteral("planGap"));
     gap_->setCallsMovable(true);
     gap_->setSpan(-2.0, 16.0);
+    gap_->setMinimumHeight(340); // the words in the strips need it
     summary_->setObjectName(QStringLiteral("planSummary"));
     summary_->setProperty("large", true);
     chosen_->setObjectName(QStringLiteral("planChosen"));
@@ -154,7 +155,7 @@ QWidget* PlanWorkspace::makeControls()
     line_up_->setObjectName(QStringLiteral("lineUp"));
     line_up_->setRange(0, 12);
     line_up_->setPrefix(tr("line-up "));
-    line_up_->setMinimumWidth(104);
+    line_up_->setMinimumWidth(126);
     line_up_->setToolTip(tr("How many notes are read on the start line, before the countdown"));
     again->addWidget(new QLabel(tr("Said")));
     again->addWidget(echoes_, 1);
@@ -197,7 +198,7 @@ QWidget* PlanWorkspace::makeControls()
     reader_row->addWidget(measure);
     controls->addStretch();
     auto* panel = new QWidget;
-    panel->setFixedWidth(268);
+    panel->setFixedWidth(288);
     panel->setLayout(controls);
     return panel;
 }

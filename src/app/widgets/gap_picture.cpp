@@ -94,6 +94,9 @@ private:
             p_.drawLine(
                 QPointF(x(t), rect_.top() + kRulerHeight - 5), QPointF(x(t), rect_.top() + kRulerHeight));
             p_.setPen(theme_.quiet);
+            if (x(t) - 22 < rect_.left() || x(t) + 22 > rect_.right()) {
+                continue; // its label would be cut
+            }
             p_.drawText(QRectF(x(t) - 30, rect_.top(), 60, kRulerHeight - 4), Qt::AlignCenter, rulerText(t));
         }
     }
@@ -120,7 +123,8 @@ private:
             if (!visible(there.start_s, there.end_s)) {
                 continue;
             }
-            const QRectF strip(QPointF(x(there.start_s), row.top() - 7), QPointF(x(there.end_s), row.top() + 12));
+            const QRectF strip(
+                QPointF(x(there.start_s), row.top() - 7), QPointF(x(there.end_s), row.top() + 12));
             p_.setBrush(Qt::NoBrush);
             p_.setPen(QPen(theme_.ink, 1.4, Qt::DashLine));
             p_.drawRoundedRect(strip, 3, 3);
