@@ -156,6 +156,9 @@ void Player::open(const QString& file, double at_s)
         const std::lock_guard lock(state_->mutex);
         state_->open = false;
         state_->seeking = false;
+        state_->pending_s.reset();
+        state_->awaits_restart = false;
+        state_->aspect = 0.0;
         state_->duration_s = 0.0;
         state_->setPosition(at_s);
     }
