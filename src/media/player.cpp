@@ -36,6 +36,7 @@ struct Player::State {
     std::unique_ptr<GlPicture> gl;
     mpv_render_context* render = nullptr; ///< that of `gl`, or one for software
     std::thread events;
+    bool turned = false; ///< a filter turns the picture
     std::atomic<bool> leaving = false;
     std::atomic<bool> picture_waits = false; ///< a change is on its way to the window already
 
@@ -377,11 +378,15 @@ void Player::turnPicture(const QString& file)
     } catch (const MediaError&) {
         turned_deg = 0; // opening it tells what is wrong
     }
+    if (turned_deg == 0 && !state_->turned) {
+        return;
+    }
+    state_->turned = turned_deg != 0;
     const char* filter = turned_deg == 90 ? "lavfi=[transpose=clock]"
         : turned_deg == 180               ? "lavfi=[hflip,vflip]"
         : turned_deg == 270               ? "lavfi=[transpose=cclock]"
                                           : "";
-    mpv_set_property_string(state_->mpv, "video-rotate", "no");
+    mpv_set_property_string(state_->mpv, "video-rotate", state_->turned ? "no" : "0");
     mpv_set_property_string(state_->mpv, "vf", filter);
 }
 

@@ -310,7 +310,11 @@ MediaFacts inspect(const std::filesystem::path& file)
             facts.width = parameters.width;
             facts.height = parameters.height;
             facts.turned_deg = turnedBy(*format->streams[i]);
+            const double even = av_q2d(format->streams[i]->r_frame_rate);
+            const double mean = av_q2d(format->streams[i]->avg_frame_rate);
+            facts.varying_rate = even > 0.0 && mean > 0.0 && std::abs(mean / even - 1.0) > 0.05;
         }
+        facts.sound_tracks += parameters.codec_type == AVMEDIA_TYPE_AUDIO ? 1 : 0;
         facts.has_sound = facts.has_sound || parameters.codec_type == AVMEDIA_TYPE_AUDIO;
     }
     return facts;

@@ -66,6 +66,8 @@ struct MediaFacts {
     bool has_sound = false;
     int width = 0; ///< as stored
     int height = 0;
+    int sound_tracks = 0;
+    bool varying_rate = false; ///< its pictures do not come evenly
     int turned_deg = 0; ///< clockwise, that the picture is to be shown turned by: phones; 0, 90, 180 or 270
 };
 

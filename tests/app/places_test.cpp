@@ -101,6 +101,33 @@ TEST_F(PlacesTest, GoAndFinishAreSetByKeyAndAnImpossibleFinishIsTold)
     EXPECT_FALSE(pass().finish_s);
 }
 
+TEST_F(PlacesTest, ShiftAndDragOnTheSpineMarksTheNoteInView)
+{
+    open();
+    const auto note = document().videoPlacement().notes[20];
+    document().setCurrentNote(QString::fromStdString(note.id));
+    auto* spine = find<QWidget>("spine");
+    const int y = spine->height() - 30 - static_cast<int>(0.33 * (spine->height() - 60));
+    QTest::mousePress(spine, Qt::LeftButton, Qt::ShiftModifier, {60, y + 10});
+    QTest::mouseRelease(spine, Qt::LeftButton, Qt::ShiftModifier, {60, y});
+    EXPECT_EQ(document().currentNote().toStdString(), note.id) << "the note in view stays";
+    const auto& marks = pass().marks;
+    const auto mark =
+        std::find_if(marks.begin(), marks.end(), [&](const auto& m) { return m.note == note.id; });
+    ASSERT_NE(mark, marks.end());
+    const auto& pace = document().videoPlacement().pace;
+    EXPECT_NEAR(pace.stationAt(mark->media_s - pass().go_s), 0.33 * pace.length_m(), 30.0);
+}
+
+TEST_F(PlacesTest, AFileThatIsCutShortIsToldAndWhatIsThereIsUsed)
+{
+    const auto whole = support::read(stage_ / "media" / "stage.mkv");
+    support::write(stage_ / "media" / "stage.mkv", whole.substr(0, whole.size() / 3));
+    open();
+    EXPECT_TRUE(waitFor([&] { return message().contains(QStringLiteral("cut short")); }, 10000))
+        << message().toStdString();
+}
+
 TEST_F(PlacesTest, AVideoIsAddedAsAPassUndoneAndGoneFromTheDisk)
 {
     open();

@@ -203,9 +203,25 @@ void PlacesWorkspace::addVideo()
         const bool first = document_.passes().empty();
         document_.addPass(file, facts.duration_s, first ? QStringLiteral("stage") : QStringLiteral("recce"));
         showSide(kPass);
-        emit document_.message(
-            tr("Now say where this pass lies in the video: play to go and press H, to the finish and "
-               "press F. Then Notes, and M as the car enters each corner."));
+        QStringList odd;
+        constexpr double kShort_s = 30.0;
+        if (facts.duration_s < kShort_s) {
+            odd << tr("It is only %1 s long: a time-lapse has no times to mark by.")
+                       .arg(facts.duration_s, 0, 'f', 1);
+        }
+        if (facts.varying_rate) {
+            odd << tr("Its pictures do not come evenly; each is shown at its own time.");
+        }
+        if (facts.turned_deg != 0) {
+            odd << tr("It was filmed turned, and is shown upright.");
+        }
+        if (facts.sound_tracks > 1) {
+            odd << tr("It has %1 sound tracks; the first is used.").arg(facts.sound_tracks);
+        }
+        const QString remarks = odd.isEmpty() ? QString() : odd.join(QLatin1Char(' ')) + QLatin1Char('\n');
+        emit document_.message(remarks
+            + tr("Now say where this pass lies in the video: play to go and press H, to the finish and "
+                 "press F. Then Notes, and M as the car enters each corner."));
     } catch (const media::MediaError& error) {
         emit document_.message(QString::fromStdString(error.what()));
     }
@@ -429,9 +445,19 @@ void PlacesWorkspace::loadPeaks()
             QMetaObject::invokeMethod(
                 self.data(),
                 [self, peaks = std::move(peaks), why]() mutable {
-                    if (self) {
-                        self->wave_->setPeaks(std::move(peaks), why);
+                    if (!self) {
+                        return;
                     }
+                    const auto* pass = self->document_.pass();
+                    constexpr double kCut_s = 5.0;
+                    if (pass != nullptr && why.isEmpty()
+                        && peaks.duration_s() < pass->media.duration_s - kCut_s) {
+                        emit self->document_.message(
+                            tr("The sound ends at %1 of %2: the file is cut short or broken there. What is "
+                               "before can be used.")
+                                .arg(clockText(peaks.duration_s()), clockText(pass->media.duration_s)));
+                    }
+                    self->wave_->setPeaks(std::move(peaks), why);
                 },
                 Qt::QueuedConnection);
         }
