@@ -4,7 +4,6 @@
 #include <cmath>
 #include <cstdio>
 #include <limits>
-#include <numbers>
 #include <stdexcept>
 
 namespace brumefall::pace {
@@ -251,39 +250,16 @@ private:
 
     void build()
     {
-        std::vector<const LogPoint*> sources;
         for (const Point& point : points_) {
             const bool forward = out_.track.empty() || point.along_m > out_.track.back().station_m + 0.02;
             if (forward) {
                 out_.track.push_back({point.along_m, point.time_s});
-                sources.push_back(point.source);
-            } else if (sources.size() == 1) {
+            } else if (out_.track.size() == 1) {
                 out_.track.back().time_s = point.time_s; // still standing at the start
             }
         }
         if (out_.track.size() < 2) {
             throw std::invalid_argument("the log goes nowhere");
-        }
-        if (log_.has_positions) {
-            setHeadings(sources);
-        }
-    }
-
-    void setHeadings(const std::vector<const LogPoint*>& sources)
-    {
-        double heading = 0.0;
-        for (std::size_t i = 0; i < sources.size(); ++i) {
-            const LogPoint& a = *sources[i == 0 ? 0 : i - 1];
-            const LogPoint& b = *sources[std::min(i + 1, sources.size() - 1)];
-            double now = std::atan2(b.north_m - a.north_m, b.east_m - a.east_m);
-            while (!out_.heading_rad.empty() && now - heading > std::numbers::pi) {
-                now -= 2.0 * std::numbers::pi;
-            }
-            while (!out_.heading_rad.empty() && now - heading < -std::numbers::pi) {
-                now += 2.0 * std::numbers::pi;
-            }
-            heading = now;
-            out_.heading_rad.push_back(heading);
         }
     }
 

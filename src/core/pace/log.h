@@ -41,7 +41,6 @@ struct Cleaning {
 /// A log made fit for use: distance over time, going forward.
 struct CleanLog {
     std::vector<Knot> track; ///< distance from the first good point, time from the log's start; increasing
-    std::vector<double> heading_rad; ///< of the way at each knot, unwrapped; empty without positions
     std::vector<Cleaning> cleaned;
     double moving_from_s = 0.0; ///< when the car first drove off for good: the log's go
     double moving_to_s = 0.0; ///< when it last came to a stand
