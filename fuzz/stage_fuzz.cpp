@@ -1,4 +1,4 @@
-// Any bytes as a stage file, a pass, a style or a take: read, or refused with a FormatError.
+// Any bytes as a stage file, a pass, a style, a take or a driver: read, or refused with a FormatError.
 
 #include "formats/files.h"
 #include "formats/notes_json.h"
@@ -11,7 +11,8 @@
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size)
 {
     static const std::filesystem::path file =
-        std::filesystem::path(std::filesystem::exists("/dev/shm") ? "/dev/shm" : "/tmp") / ("brumefall-fuzz-" + std::to_string(getpid()) + ".json");
+        std::filesystem::path(std::filesystem::exists("/dev/shm") ? "/dev/shm" : "/tmp")
+        / ("brumefall-fuzz-" + std::to_string(getpid()) + ".json");
     std::ofstream(file, std::ios::binary)
         .write(reinterpret_cast<const char*>(data), static_cast<std::streamsize>(size));
     using namespace brumefall;
@@ -36,6 +37,13 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     }
     try {
         static_cast<void>(stage::readTake(file));
+    } catch (const formats::FormatError&) {
+    }
+    try {
+        stage::Stage stage;
+        stage.driver = stage::readDriver(file);
+        stage.text = "left four 60\nright three 50";
+        static_cast<void>(stage::prepare(stage, nullptr));
     } catch (const formats::FormatError&) {
     }
     return 0;

@@ -84,6 +84,9 @@ TEST(StageFiles, ABrokenFileNamesTheLine)
     EXPECT_NE(whyNotRead(file).find("not a stage file"), std::string::npos);
     support::write(file, std::string(5000, '['));
     EXPECT_FALSE(whyNotRead(file).empty());
+    support::write(file, "{\"format\": \"brumefall/stage/1\",\n \"stage\": {\"length_m\": 3E999}}");
+    EXPECT_NE(whyNotRead(file, &line).find("beyond all measure"), std::string::npos);
+    EXPECT_EQ(line, 2);
 }
 
 TEST(StageFiles, TruncatedAnywhereTheDemoStageNeverCrashes)

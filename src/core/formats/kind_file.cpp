@@ -26,6 +26,15 @@ Json parseBounded(const std::string& content, const std::string& file)
         const bool cut_off = error.byte >= content.size();
         throw FormatError(
             file, line, cut_off ? "the file ends in the middle: half written" : "not valid JSON here");
+    } catch (const Json::out_of_range& error) { // the parser tells the number, not its place
+        const std::string_view what = error.what();
+        const auto quote = what.find('\'');
+        const auto number = quote == std::string_view::npos
+            ? std::string_view{}
+            : what.substr(quote + 1, what.rfind('\'') - quote - 1);
+        const auto at = number.empty() ? std::string::npos : content.find(number);
+        throw FormatError(
+            file, at == std::string::npos ? 0 : formats::lineOf(content, at), "a number beyond all measure");
     }
 }
 

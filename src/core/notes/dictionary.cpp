@@ -1,29 +1,10 @@
 #include "notes/dictionary.h"
 
-#include "notes/lexicon.h"
 #include "notes/text.h"
 
 #include <algorithm>
 
 namespace brumefall::notes {
-
-namespace {
-
-using Expansions = std::unordered_map<std::string, std::vector<std::string>>;
-
-const Expansions& commonExpansions()
-{
-    static const Expansions kCommon = [] {
-        Expansions common;
-        for (const auto& [brief, words] : commonAbbreviations()) {
-            common.emplace(brief, splitWords(words));
-        }
-        return common;
-    }();
-    return kCommon;
-}
-
-} // namespace
 
 Dictionary::Dictionary(const Style& style)
     : hundreds_(style.hundreds)
@@ -46,24 +27,25 @@ Dictionary::Dictionary(const Style& style)
 
 const std::vector<std::string>* Dictionary::expansion(const std::string& word) const
 {
-    if (const auto own = expansions_.find(word); own != expansions_.end() && !own->second.empty()) {
-        return &own->second;
+    if (expansions_.empty()) {
+        return nullptr;
     }
-    const auto it = commonExpansions().find(word);
-    return it == commonExpansions().end() ? nullptr : &it->second;
+    const auto own = expansions_.find(word);
+    return own == expansions_.end() || own->second.empty() ? nullptr : &own->second;
 }
 
-const Dictionary::OwnWord* Dictionary::ownWord(std::span<const std::string> words) const
+const Dictionary::OwnWord* Dictionary::ownWord(std::span<const Token> tokens) const
 {
-    const auto it = words.empty() ? own_.end() : own_.find(words.front());
+    const auto it = own_.empty() || tokens.empty() ? own_.end() : own_.find(tokens.front().word);
     if (it == own_.end()) {
         return nullptr;
     }
     const OwnWord* best = nullptr;
     for (const OwnWord& own : it->second) {
         const bool longer = best == nullptr || own.words.size() > best->words.size();
-        if (longer && own.words.size() <= words.size()
-            && std::equal(own.words.begin(), own.words.end(), words.begin())) {
+        if (longer && own.words.size() <= tokens.size()
+            && std::equal(own.words.begin(), own.words.end(), tokens.begin(),
+                [](const std::string& word, const Token& token) { return word == token.word; })) {
             best = &own;
         }
     }

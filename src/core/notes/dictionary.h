@@ -16,7 +16,7 @@ public:
     explicit Dictionary(const Style& style);
 
     [[nodiscard]] HundredsSaid hundreds() const { return hundreds_; }
-    /// The words that `word` is short for; null where it is no abbreviation.
+    /// The words that the crew writes `word` for; null where it is no abbreviation of its own.
     [[nodiscard]] const std::vector<std::string>* expansion(const std::string& word) const;
 
     /// A word or phrase of the crew's own, and the roles that it has.
@@ -24,8 +24,8 @@ public:
         std::vector<std::string> words;
         std::vector<Atom> meaning;
     };
-    /// The longest own phrase that `words` begins with, null where none does.
-    [[nodiscard]] const OwnWord* ownWord(std::span<const std::string> words) const;
+    /// The longest own phrase that `tokens` begin with, null where none does.
+    [[nodiscard]] const OwnWord* ownWord(std::span<const Token> tokens) const;
 
 private:
     HundredsSaid hundreds_;

@@ -2,8 +2,10 @@
 
 #include "notes/lexicon_words.h"
 #include "notes/text.h"
+#include "notes/tokens.h"
 
 #include <algorithm>
+#include <array>
 #include <set>
 #include <sstream>
 #include <unordered_map>
@@ -22,16 +24,41 @@ std::vector<std::string> splitPhrase(std::string_view phrase)
     return words;
 }
 
+struct NumberWord {
+    std::string_view word;
+    NumberClass number_class;
+    int number;
+};
+
+using enum NumberClass;
+constexpr std::array kNumberWords{NumberWord{"zero", unit, 0}, NumberWord{"one", unit, 1},
+    NumberWord{"two", unit, 2}, NumberWord{"three", unit, 3}, NumberWord{"four", unit, 4},
+    NumberWord{"five", unit, 5}, NumberWord{"six", unit, 6}, NumberWord{"seven", unit, 7},
+    NumberWord{"eight", unit, 8}, NumberWord{"nine", unit, 9}, NumberWord{"ten", teen, 10},
+    NumberWord{"eleven", teen, 11}, NumberWord{"twelve", teen, 12}, NumberWord{"thirteen", teen, 13},
+    NumberWord{"fourteen", teen, 14}, NumberWord{"fifteen", teen, 15}, NumberWord{"sixteen", teen, 16},
+    NumberWord{"seventeen", teen, 17}, NumberWord{"eighteen", teen, 18}, NumberWord{"nineteen", teen, 19},
+    NumberWord{"twenty", ten, 20}, NumberWord{"thirty", ten, 30}, NumberWord{"forty", ten, 40},
+    NumberWord{"fourty", ten, 40}, NumberWord{"fifty", ten, 50}, NumberWord{"sixty", ten, 60},
+    NumberWord{"seventy", ten, 70}, NumberWord{"eighty", ten, 80}, NumberWord{"ninety", ten, 90},
+    NumberWord{"hundred", hundred, 100}, NumberWord{"thousand", thousand, 1000}};
+
+/// Lets the map be asked with a view.
+struct WordHash {
+    using is_transparent = void;
+    std::size_t operator()(std::string_view word) const { return std::hash<std::string_view>{}(word); }
+};
+
 struct Lexicon {
-    std::unordered_map<std::string, std::vector<LexiconEntry>> by_first_word; ///< longest phrase first
+    std::unordered_map<std::string, KnownWord, WordHash, std::equal_to<>> words;
     std::vector<std::string> known;
     std::vector<std::string> phrases;
 
     Lexicon()
     {
         std::set<std::string> all;
-        for (const auto& [role, words] : lexiconWords()) {
-            std::istringstream stream{std::string(words)};
+        for (const auto& [role, listed] : lexiconWords()) {
+            std::istringstream stream{std::string(listed)};
             std::string item;
             while (stream >> item) {
                 const auto equals = item.find('=');
@@ -39,12 +66,20 @@ struct Lexicon {
                     equals == std::string::npos ? item : item.substr(equals + 1)};
                 all.insert(entry.words.begin(), entry.words.end());
                 phrases.push_back(joinWords(entry.words));
-                by_first_word[entry.words.front()].push_back(std::move(entry));
+                words[entry.words.front()].phrases.push_back(std::move(entry));
             }
         }
-        for (auto& [first, entries] : by_first_word) {
-            std::stable_sort(entries.begin(), entries.end(),
+        for (auto& [first, word] : words) {
+            std::stable_sort(word.phrases.begin(), word.phrases.end(),
                 [](const LexiconEntry& a, const LexiconEntry& b) { return a.words.size() > b.words.size(); });
+        }
+        for (const auto& [word, number_class, number] : kNumberWords) {
+            auto& known_word = words[std::string(word)];
+            known_word.number_class = number_class;
+            known_word.number = number;
+        }
+        for (const auto& [brief, meant] : commonAbbreviations()) {
+            words[std::string(brief)].short_for = splitWords(meant);
         }
         known.assign(all.begin(), all.end());
         std::sort(phrases.begin(), phrases.end());
@@ -59,16 +94,21 @@ const Lexicon& lexicon()
 
 } // namespace
 
-LexiconMatch longestMatch(std::span<const std::string> words)
+const KnownWord* knownWord(std::string_view word)
 {
-    const auto it =
-        words.empty() ? lexicon().by_first_word.end() : lexicon().by_first_word.find(words.front());
-    if (it == lexicon().by_first_word.end()) {
+    const auto it = lexicon().words.find(word);
+    return it == lexicon().words.end() ? nullptr : &it->second;
+}
+
+LexiconMatch longestMatch(std::span<const Token> tokens)
+{
+    if (tokens.empty() || tokens.front().known == nullptr) {
         return {};
     }
-    for (const LexiconEntry& entry : it->second) {
-        if (entry.words.size() <= words.size()
-            && std::equal(entry.words.begin(), entry.words.end(), words.begin())) {
+    for (const LexiconEntry& entry : tokens.front().known->phrases) {
+        if (entry.words.size() <= tokens.size()
+            && std::equal(entry.words.begin() + 1, entry.words.end(), tokens.begin() + 1,
+                [](const std::string& word, const Token& token) { return word == token.word; })) {
             return {&entry, entry.words.size()};
         }
     }

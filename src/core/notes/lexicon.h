@@ -57,14 +57,31 @@ struct LexiconEntry {
     std::string value;
 };
 
+/// How a number word can take part in a longer number.
+enum class NumberClass { none, unit, teen, ten, hundred, thousand, digits };
+
+/// All that the language knows of one word.
+struct KnownWord {
+    NumberClass number_class = NumberClass::none;
+    int number = 0;
+    std::vector<LexiconEntry> phrases; ///< that begin with it, longest first
+    std::vector<std::string>
+        short_for; ///< what crews commonly write it for; empty where it is no abbreviation
+};
+
+/// Null where the language does not know `word`, which is in lower case.
+[[nodiscard]] const KnownWord* knownWord(std::string_view word);
+
+struct Token;
+
 /// A phrase found at the beginning of a run of words.
 struct LexiconMatch {
     const LexiconEntry* entry = nullptr;
     std::size_t words = 0;
 };
 
-/// The longest phrase that `words` begins with; `entry` is null where none does.
-[[nodiscard]] LexiconMatch longestMatch(std::span<const std::string> words);
+/// The longest phrase that `tokens` begin with; `entry` is null where none does.
+[[nodiscard]] LexiconMatch longestMatch(std::span<const Token> tokens);
 
 /// Every single word that the language knows, sorted; for spelling suggestions and completion.
 [[nodiscard]] const std::vector<std::string>& knownWords();

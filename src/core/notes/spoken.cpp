@@ -1,8 +1,9 @@
 #include "notes/spoken.h"
 
+#include "notes/text.h"
+
 #include <algorithm>
 #include <array>
-#include <cctype>
 #include <unordered_map>
 
 namespace brumefall::notes {
@@ -26,9 +27,11 @@ std::string sayBelowHundred(int number)
     return words;
 }
 
+constexpr CharacterSet kVowels{"aeiouy"};
+
 bool isVowel(char c)
 {
-    return std::string_view("aeiouy").find(c) != std::string_view::npos;
+    return kVowels.has(c);
 }
 
 int countWordSyllables(const std::string& word)
@@ -50,8 +53,7 @@ int countWordSyllables(const std::string& word)
     if (const auto it = kExceptions.find(word); it != kExceptions.end()) {
         return it->second;
     }
-    if (!word.empty()
-        && std::all_of(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })) {
+    if (!word.empty() && std::all_of(word.begin(), word.end(), isDigit)) {
         return countSyllables(sayNumber(word.size() < 5 ? std::stoi(word) : 9999, HundredsSaid::short_form));
     }
     int groups = 0;
@@ -107,11 +109,13 @@ int countSyllables(std::string_view words)
         word.clear();
     };
     for (const char c : words) {
-        const auto byte = static_cast<unsigned char>(c);
-        if (std::isspace(byte) || c == '-') {
+        if (isBlank(c) || c == '-') {
             finish();
-        } else if (std::isalnum(byte) || c == '\'' || byte >= 0x80) {
-            word += static_cast<char>(byte < 0x80 ? std::tolower(byte) : byte);
+        } else if ((c >= 'a' && c <= 'z') || isDigit(c) || c == '\''
+            || static_cast<unsigned char>(c) >= 0x80) {
+            word += c;
+        } else if (c >= 'A' && c <= 'Z') {
+            word += static_cast<char>(c - 'A' + 'a');
         }
     }
     finish();

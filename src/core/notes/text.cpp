@@ -1,20 +1,17 @@
 #include "notes/text.h"
 
+#include <algorithm>
+
 namespace brumefall::notes {
-namespace {
-
-constexpr std::string_view kBlanks = " \t\r\n\v\f";
-
-} // namespace
 
 std::vector<std::string> splitWords(std::string_view text)
 {
     std::vector<std::string> words;
-    std::size_t at = text.find_first_not_of(kBlanks);
-    while (at != std::string_view::npos) {
-        const std::size_t end = std::min(text.find_first_of(kBlanks, at), text.size());
-        words.emplace_back(text.substr(at, end - at));
-        at = text.find_first_not_of(kBlanks, end);
+    const auto* at = std::find_if_not(text.begin(), text.end(), isBlank);
+    while (at != text.end()) {
+        const auto* const end = std::find_if(at, text.end(), isBlank);
+        words.emplace_back(at, end);
+        at = std::find_if_not(end, text.end(), isBlank);
     }
     return words;
 }
@@ -34,7 +31,7 @@ std::string lowerCase(std::string_view text)
     lower.reserve(text.size());
     for (std::size_t i = 0; i < text.size(); ++i) {
         const char c = text[i];
-        if (text.substr(i, 3) == "\xE2\x80\x99" || text.substr(i, 3) == "\xE2\x80\x98") {
+        if (c == '\xE2' && (text.substr(i, 3) == "\xE2\x80\x99" || text.substr(i, 3) == "\xE2\x80\x98")) {
             lower += '\'';
             i += 2;
         } else {
@@ -46,9 +43,13 @@ std::string lowerCase(std::string_view text)
 
 std::string_view trimmed(std::string_view text)
 {
-    const auto first = text.find_first_not_of(kBlanks);
-    return first == std::string_view::npos ? std::string_view{}
-                                           : text.substr(first, text.find_last_not_of(kBlanks) - first + 1);
+    while (!text.empty() && isBlank(text.front())) {
+        text.remove_prefix(1);
+    }
+    while (!text.empty() && isBlank(text.back())) {
+        text.remove_suffix(1);
+    }
+    return text;
 }
 
 } // namespace brumefall::notes

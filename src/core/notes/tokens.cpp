@@ -5,37 +5,14 @@
 #include "notes/text.h"
 
 #include <algorithm>
-#include <cctype>
 #include <span>
-#include <unordered_map>
 
 namespace brumefall::notes {
 namespace {
 
-struct NumberWord {
-    NumberClass number_class;
-    int value;
-};
-
-const std::unordered_map<std::string, NumberWord>& numberWords()
-{
-    using enum NumberClass;
-    static const std::unordered_map<std::string, NumberWord> kWords{{"one", {unit, 1}}, {"two", {unit, 2}},
-        {"three", {unit, 3}}, {"four", {unit, 4}}, {"five", {unit, 5}}, {"six", {unit, 6}},
-        {"seven", {unit, 7}}, {"eight", {unit, 8}}, {"nine", {unit, 9}}, {"zero", {unit, 0}},
-        {"ten", {teen, 10}}, {"eleven", {teen, 11}}, {"twelve", {teen, 12}}, {"thirteen", {teen, 13}},
-        {"fourteen", {teen, 14}}, {"fifteen", {teen, 15}}, {"sixteen", {teen, 16}}, {"seventeen", {teen, 17}},
-        {"eighteen", {teen, 18}}, {"nineteen", {teen, 19}}, {"twenty", {ten, 20}}, {"thirty", {ten, 30}},
-        {"forty", {ten, 40}}, {"fourty", {ten, 40}}, {"fifty", {ten, 50}}, {"sixty", {ten, 60}},
-        {"seventy", {ten, 70}}, {"eighty", {ten, 80}}, {"ninety", {ten, 90}}, {"hundred", {hundred, 100}},
-        {"thousand", {thousand, 1000}}};
-    return kWords;
-}
-
 bool isDigits(std::string_view text)
 {
-    return !text.empty()
-        && std::all_of(text.begin(), text.end(), [](unsigned char c) { return std::isdigit(c); });
+    return !text.empty() && std::all_of(text.begin(), text.end(), isDigit);
 }
 
 /// Builds the tokens of one blank-separated piece of the line.
@@ -52,38 +29,41 @@ public:
         if (word.empty()) {
             return;
         }
-        if (cutNumber(word, begin, end) || cutAbbreviation(word, begin, end) || cutGlued(word, begin, end)
+        if (cutNumber(word, begin, end)) {
+            return;
+        }
+        const KnownWord* known = knownWord(word);
+        if (cutAbbreviation(word, known, begin, end) || cutGlued(word, begin, end)
             || cutHyphenated(word, begin, end)) {
             return;
         }
-        addWord(word, begin, end);
+        addKnown(std::move(word), known, begin, end);
     }
 
 private:
-    void add(Token token) { out_.push_back(std::move(token)); }
-
     void addWord(const std::string& word, std::size_t begin, std::size_t end)
     {
-        Token token{word, begin, end, false, NumberClass::none, 0};
-        if (const auto it = numberWords().find(word); it != numberWords().end()) {
-            token.number_class = it->second.number_class;
-            token.number = it->second.value;
-        }
-        add(std::move(token));
+        addKnown(word, knownWord(word), begin, end);
+    }
+
+    void addKnown(std::string word, const KnownWord* known, std::size_t begin, std::size_t end)
+    {
+        out_.push_back(
+            {std::move(word), begin, end, false, known == nullptr ? NumberClass::none : known->number_class,
+                known == nullptr ? 0 : known->number, known});
     }
 
     void addDigits(const std::string& digits, std::size_t begin, std::size_t end)
     {
         const int value = digits.size() <= 5 ? std::stoi(digits) : 99999;
-        add({digits, begin, end, false, NumberClass::digits, value});
+        out_.push_back({digits, begin, end, false, NumberClass::digits, value});
     }
 
     /// "4", "4+", "4-", "120m", "1-20", "3.5", "3½".
     bool cutNumber(const std::string& word, std::size_t begin, std::size_t end)
     {
-        const auto digits_end = static_cast<std::size_t>(
-            std::find_if_not(word.begin(), word.end(), [](unsigned char c) { return std::isdigit(c); })
-            - word.begin());
+        const auto digits_end =
+            static_cast<std::size_t>(std::find_if_not(word.begin(), word.end(), isDigit) - word.begin());
         if (digits_end == 0) {
             if (word == "+") {
                 addWord("plus", begin, end);
@@ -119,10 +99,8 @@ private:
     bool cutLetterDigit(const std::string& word, std::size_t begin, std::size_t end)
     {
         const auto isSide = [](char c) { return c == 'l' || c == 'r'; };
-        const bool letter_first =
-            isSide(word[0]) && word.size() >= 2 && std::isdigit(static_cast<unsigned char>(word[1]));
-        const bool digit_first =
-            std::isdigit(static_cast<unsigned char>(word[0])) && word.size() >= 2 && isSide(word[1]);
+        const bool letter_first = isSide(word[0]) && word.size() >= 2 && isDigit(word[1]);
+        const bool digit_first = isDigit(word[0]) && word.size() >= 2 && isSide(word[1]);
         if (!letter_first && !digit_first) {
             return false;
         }
@@ -143,9 +121,12 @@ private:
         return true;
     }
 
-    bool cutAbbreviation(const std::string& word, std::size_t begin, std::size_t end)
+    bool cutAbbreviation(const std::string& word, const KnownWord* known, std::size_t begin, std::size_t end)
     {
         const auto* words = dictionary_.expansion(word);
+        if (words == nullptr && known != nullptr && !known->short_for.empty()) {
+            words = &known->short_for;
+        }
         if (words == nullptr) {
             return false;
         }
@@ -175,9 +156,9 @@ private:
     const Dictionary& dictionary_;
 };
 
-constexpr std::string_view kPausePunctuation = ",.;:!?/";
-constexpr std::string_view kInnerSeparators = ",/()[];|";
-constexpr std::string_view kOuterPunctuation = ",.;:!?\"()[]/|";
+constexpr CharacterSet kPausePunctuation{",.;:!?/"};
+constexpr CharacterSet kInnerSeparators{",/()[];|"};
+constexpr CharacterSet kOuterPunctuation{",.;:!?\"()[]/|"};
 
 bool isDirection(const Token& token)
 {
@@ -192,11 +173,7 @@ public:
         , order_(order)
         , dictionary_(dictionary)
     {
-        words_.reserve(tokens.size());
         atoms_.reserve(tokens.size());
-        for (const auto& token : tokens) {
-            words_.push_back(token.word);
-        }
     }
 
     std::vector<Atom> find()
@@ -219,30 +196,31 @@ private:
         if (const std::size_t count = ownWordAt(i, phrase_end); count > 0) {
             return i + count;
         }
-        if (tokens_[i].number_class != NumberClass::none || (words_[i] == "a" && isHundred(i + 1))) {
+        if (tokens_[i].number_class != NumberClass::none || (tokens_[i].word == "a" && isHundred(i + 1))) {
             const auto [value, count] = readNumber(i);
-            if (const std::size_t after = i + count; after < words_.size()
-                && (words_[after] == "seconds" || words_[after] == "minutes" || words_[after] == "minute")) {
+            if (const std::size_t after = i + count; after < tokens_.size()
+                && (tokens_[after].word == "seconds" || tokens_[after].word == "minutes"
+                    || tokens_[after].word == "minute")) {
                 push(Role::chatter, "countdown", 0, i, after + 1);
                 return after + 1;
             }
             push(Role::number, std::to_string(value), value, i, i + count);
             return i + count;
         }
-        auto match = longestMatch(std::span(words_).subspan(i, phrase_end - i));
+        auto match = longestMatch(std::span(tokens_).subspan(i, phrase_end - i));
         if (match.entry == nullptr) {
-            push(namesLandmark(i) ? Role::thing : Role::unknown, words_[i], 0, i, i + 1);
+            push(namesLandmark(i) ? Role::thing : Role::unknown, tokens_[i].word, 0, i, i + 1);
             return i + 1;
         }
         if (match.words > 1 && isSideBeforeCorner(*match.entry, i + match.words)) {
-            match = longestMatch(std::span(words_).subspan(i, 1)); // "bump on left four": a bump on a corner
+            match = longestMatch(std::span(tokens_).subspan(i, 1)); // "bump on left four": a bump on a corner
         }
         if (match.entry != nullptr && match.entry->role == Role::entry && match.words == 2
-            && (words_[i] == "in" || words_[i + 1] == "in") && !speaksOfChicane()) {
-            match = longestMatch(std::span(words_).subspan(i, 1)); // "dip in left five"
+            && (tokens_[i].word == "in" || tokens_[i + 1].word == "in") && !speaksOfChicane()) {
+            match = longestMatch(std::span(tokens_).subspan(i, 1)); // "dip in left five"
         }
         if (match.entry == nullptr) {
-            push(Role::unknown, words_[i], 0, i, i + 1);
+            push(Role::unknown, tokens_[i].word, 0, i, i + 1);
             return i + 1;
         }
         if (isTargetAfterInto(i)) {
@@ -250,7 +228,7 @@ private:
             return i + 1;
         }
         if (match.words > 1 && match.entry->words.front() == "hug" && endsWithSideOf(i, match.words)) {
-            match = longestMatch(std::span(words_).subspan(i, 1)); // "hug left three": the corner's own side
+            match = longestMatch(std::span(tokens_).subspan(i, 1)); // "hug left three": the corner's own side
         }
         push(match.entry->role, match.entry->value, 0, i, i + match.words);
         return i + match.words;
@@ -259,7 +237,8 @@ private:
     /// A phrase does not go on beyond a comma, but for a word said twice: "extra, extra long".
     [[nodiscard]] std::size_t endOfPhrase(std::size_t i) const
     {
-        while (i + 1 < tokens_.size() && (!tokens_[i].pause_after || words_[i] == words_[i + 1])) {
+        while (
+            i + 1 < tokens_.size() && (!tokens_[i].pause_after || tokens_[i].word == tokens_[i + 1].word)) {
             ++i;
         }
         return i + 1;
@@ -272,7 +251,7 @@ private:
             if (it->role == Role::relation) {
                 const bool wants = it->value == "at" || it->value == "past" || it->value == "around"
                     || it->value == "before" || it->value == "after";
-                return wants && words_[i].size() >= 4 && suggestFor(words_[i]).empty();
+                return wants && tokens_[i].word.size() >= 4 && suggestFor(tokens_[i].word).empty();
             }
             if (it->role != Role::glue && it->role != Role::qualifier && it->role != Role::size) {
                 return false;
@@ -283,19 +262,19 @@ private:
 
     [[nodiscard]] bool speaksOfChicane() const
     {
-        return std::any_of(words_.begin(), words_.end(), [](const std::string& word) {
-            return word == "chicane" || word == "chicanes" || word == "esses";
+        return std::any_of(tokens_.begin(), tokens_.end(), [](const Token& token) {
+            return token.word == "chicane" || token.word == "chicanes" || token.word == "esses";
         });
     }
 
     /// "tightens into three": the number is what the corner becomes, unless it is the next corner's own.
     [[nodiscard]] bool isTargetAfterInto(std::size_t i) const
     {
-        if (words_[i] != "into" || atoms_.empty() || atoms_.back().role != Role::shape) {
+        if (tokens_[i].word != "into" || atoms_.empty() || atoms_.back().role != Role::shape) {
             return false;
         }
         std::size_t j = i + 1;
-        while (j < words_.size() && (words_[j] == "a" || words_[j] == "long")) {
+        while (j < tokens_.size() && (tokens_[j].word == "a" || tokens_[j].word == "long")) {
             ++j;
         }
         return classAt(j) != NumberClass::none && tokens_[j].number < 10 && !leadsToDirection(j)
@@ -327,7 +306,7 @@ private:
             && (j == i || tokens_[j].number == tokens_[j - 1].number - 1)) {
             ++j;
         }
-        const bool go = j < tokens_.size() && words_[j] == "go";
+        const bool go = j < tokens_.size() && tokens_[j].word == "go";
         const bool to_one = j > i && tokens_[j - 1].number == 1 && (j == tokens_.size() || go);
         return j - i >= 3 && (to_one || go) ? j - i + (go ? 1 : 0) : 0;
     }
@@ -335,7 +314,7 @@ private:
     /// A word of the crew's own: its words stay, its meaning is that of the phrase it stands for.
     [[nodiscard]] std::size_t ownWordAt(std::size_t i, std::size_t end)
     {
-        const auto* own = dictionary_.ownWord(std::span(words_).subspan(i, end - i));
+        const auto* own = dictionary_.ownWord(std::span(tokens_).subspan(i, end - i));
         if (own == nullptr) {
             return 0;
         }
@@ -396,7 +375,7 @@ private:
             if (isDirection(tokens_[j])) {
                 return true;
             }
-            if (std::find(kBetween.begin(), kBetween.end(), words_[j]) == kBetween.end()) {
+            if (std::find(kBetween.begin(), kBetween.end(), tokens_[j].word) == kBetween.end()) {
                 return false;
             }
         }
@@ -450,7 +429,7 @@ private:
     /// `value` hundreds were read up to `next`; takes "[and] twenty [five]" too.
     [[nodiscard]] Number afterHundred(int value, std::size_t first, std::size_t next) const
     {
-        const bool has_and = next < words_.size() && words_[next] == "and";
+        const bool has_and = next < tokens_.size() && tokens_[next].word == "and";
         const std::size_t rest = has_and ? next + 1 : next;
         const auto kind = classAt(rest);
         if (kind == NumberClass::ten || kind == NumberClass::teen) {
@@ -466,18 +445,16 @@ private:
     const std::vector<Token>& tokens_;
     Order order_;
     const Dictionary& dictionary_;
-    std::vector<std::string> words_;
     std::vector<Atom> atoms_;
 };
 
 /// "jump?" is said "jump maybe"; the word has no letters of its own in the line.
 void addDoubt(std::vector<Token>& tokens)
 {
-    const std::vector<std::string> word{tokens.back().word};
-    const auto match = longestMatch(word);
+    const auto match = longestMatch(std::span(tokens).last(1));
     if (match.entry != nullptr && match.entry->role == Role::thing) {
         const std::size_t at = tokens.back().end;
-        tokens.push_back({"maybe", at, at, false, NumberClass::none, 0});
+        tokens.push_back({"maybe", at, at, false, NumberClass::none, 0, knownWord("maybe")});
     }
 }
 
@@ -490,18 +467,18 @@ std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
     PieceCutter cutter(tokens, dictionary);
     std::size_t i = 0;
     while (i < line.size()) {
-        while (i < line.size() && std::isspace(static_cast<unsigned char>(line[i]))) {
+        while (i < line.size() && isBlank(line[i])) {
             ++i;
         }
         std::size_t end = i;
-        while (end < line.size() && !std::isspace(static_cast<unsigned char>(line[end]))) {
+        while (end < line.size() && !isBlank(line[end])) {
             ++end;
         }
         if (end == i) {
             break;
         }
         if (line.substr(i, end - i).find_first_not_of('!') == std::string_view::npos) {
-            tokens.push_back({"!", i, end, false, NumberClass::none, 0});
+            tokens.push_back({"!", i, end, false, NumberClass::none, 0, knownWord("!")});
             i = end;
             continue;
         }
@@ -516,18 +493,18 @@ std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
         std::size_t first = i;
         std::size_t last = end;
         bool pause = false;
-        while (first < last && kOuterPunctuation.find(line[first]) != std::string_view::npos) {
+        while (first < last && kOuterPunctuation.has(line[first])) {
             ++first;
         }
-        while (last > first && kOuterPunctuation.find(line[last - 1]) != std::string_view::npos) {
-            pause = pause || kPausePunctuation.find(line[last - 1]) != std::string_view::npos;
+        while (last > first && kOuterPunctuation.has(line[last - 1])) {
+            pause = pause || kPausePunctuation.has(line[last - 1]);
             --last;
         }
         const std::size_t count_before = tokens.size();
         // commas without a blank after them still separate
         std::size_t part = first;
         for (std::size_t j = first; j <= last; ++j) {
-            if (j == last || kInnerSeparators.find(line[j]) != std::string_view::npos) {
+            if (j == last || kInnerSeparators.has(line[j])) {
                 cutter.cut(lowerCase(line.substr(part, j - part)), part, j);
                 if (j != last && line[j] != '(' && line[j] != ')' && tokens.size() > count_before) {
                     tokens.back().pause_after = true;

@@ -12,9 +12,6 @@ namespace brumefall::notes {
 
 class Dictionary;
 
-/// How a number word can take part in a longer number.
-enum class NumberClass { none, unit, teen, ten, hundred, thousand, digits };
-
 struct Token {
     std::string word; ///< lower case, abbreviation expanded
     std::size_t begin = 0; ///< first byte in the line
@@ -22,6 +19,7 @@ struct Token {
     bool pause_after = false; ///< a comma, full stop or the like follows
     NumberClass number_class = NumberClass::none;
     int number = 0;
+    const KnownWord* known = nullptr; ///< what the language knows of the word, null for digits and strangers
 };
 
 /// A phrase with one role: tokens [first, last) of the line.
