@@ -49,6 +49,7 @@ void measure(const plan::Plan& plan, std::uint32_t seed, double engine_level)
     noise_power /= static_cast<double>(reading.sound.samples.size());
     const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
     std::vector<double> errors;
+    std::vector<double> end_errors; // with their sign: positive is heard too late
     int spoken = 0;
     int found = 0;
     int skipped = 0;
@@ -64,14 +65,18 @@ void measure(const plan::Plan& plan, std::uint32_t seed, double engine_level)
         repeats_wrong += truth.repeats.size() == note.repeats.size() ? 0 : 1;
         if (truth.read && note.read) {
             errors.push_back(std::abs(truth.span.start_s - note.span.start_s));
+            end_errors.push_back(note.span.end_s - truth.span.end_s);
         }
     }
     std::sort(errors.begin(), errors.end());
+    std::sort(end_errors.begin(), end_errors.end());
     const double snr_dB = noise_power > 0.0 ? 10.0 * std::log10(voice_power / noise_power) : 99.0;
     std::printf("%5.0f dB  found %d of %d  skipped reported %d of %d  repeats wrong %d  start error median "
-                "%.0f ms, 95 %% %.0f ms  %.3f of real time\n",
+                "%.0f ms, 95 %% %.0f ms  end %+.0f ms (5 %% %+.0f, 95 %% %+.0f)  %.3f of real time\n",
         snr_dB, found, spoken, reported, skipped, repeats_wrong, 1000.0 * errors[errors.size() / 2],
-        1000.0 * errors[errors.size() * 95 / 100], alignment.real_time_factor);
+        1000.0 * errors[errors.size() * 95 / 100], 1000.0 * end_errors[end_errors.size() / 2],
+        1000.0 * end_errors[end_errors.size() * 5 / 100], 1000.0 * end_errors[end_errors.size() * 95 / 100],
+        alignment.real_time_factor);
 }
 
 } // namespace

@@ -115,6 +115,9 @@ stage::Prepared prepared(const Arguments& arguments, const std::filesystem::path
     const auto pass = findPass(folder, arguments.option("--pass"));
     const auto target = arguments.option("--target-time");
     auto result = stage::prepare(stage, pass ? &*pass : nullptr, target ? secondsOf(*target) : 0.0);
+    for (const auto& doubt : result.doubts) {
+        std::cerr << (folder / "stage.brumefall").string() << ":0: " << doubt.says << "\n";
+    }
     for (const std::string& warning : result.placement.warnings) {
         std::cerr << (folder / "passes" / ((pass ? pass->name : "") + ".json")).string() << ":0: " << warning
                   << "\n";

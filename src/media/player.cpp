@@ -307,10 +307,16 @@ void Player::setGuide(const QString& file)
     state_->guide_track = id;
     state_->has_guide = true;
     if (id > 1) { // the video has a sound of its own: under the voice, not instead of it
-        const std::string graph = "[aid1]volume=0.25[video];[aid" + std::to_string(id)
-            + "]volume=1[voice];[video][voice]amix=inputs=2:duration=longest:normalize=0[ao]";
-        mpv_set_property_string(state_->mpv, "lavfi-complex", graph.c_str());
+        mpv_set_property_string(state_->mpv, "lavfi-complex", guideGraph(static_cast<int>(id)).c_str());
     }
+}
+
+std::string guideGraph(int track)
+{
+    return "[aid" + std::to_string(track)
+        + "]apad,asplit[voice][key];"
+          "[aid1][key]sidechaincompress=threshold=0.01:ratio=12:attack=10:release=400[video];"
+          "[video][voice]amix=inputs=2:duration=first:normalize=0[ao]";
 }
 
 bool Player::isPlaying() const

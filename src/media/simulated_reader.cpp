@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <limits>
 #include <map>
 #include <random>
 #include <sstream>
@@ -152,10 +153,13 @@ private:
 /// Puts spoken pieces on a time line.
 class Speaker {
 public:
-    Speaker(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed, double from_s)
+    /// With `uneven_s` 0 every note is said at its moment, whatever went before.
+    Speaker(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed, double from_s,
+        double uneven_s)
         : plan_(plan)
         , random_(seed)
         , from_s_(from_s)
+        , uneven_s_(uneven_s)
     {
         for (const Fault& fault : faults) {
             faults_[fault.note] = fault.kind;
@@ -167,7 +171,7 @@ public:
 
     void readCall(const plan::PlannedCall& call)
     {
-        double shift_s = std::normal_distribution(0.0, 0.03)(random_);
+        double shift_s = uneven_s_ > 0.0 ? std::normal_distribution(0.0, uneven_s_)(random_) : 0.0;
         for (std::size_t k = call.first; k < call.last; ++k) {
             if (const auto it = faults_.find(plan_.notes[k].id);
                 it != faults_.end() && it->second == FaultKind::late) {
@@ -175,14 +179,23 @@ public:
             }
         }
         for (std::size_t k = call.first; k < call.last; ++k) {
-            readNote(plan_.notes[k], shift_s);
+            const auto& note = plan_.notes[k];
+            readNote(note, k + 1 < call.last ? note.gap_after_s : call.end_s - note.end_s, shift_s);
+        }
+    }
+
+    void readLineUp()
+    {
+        for (const auto& note : plan_.line_up) {
+            speak(note.spoken, note.end_s - note.start_s, note.start_s - from_s_);
         }
     }
 
     Reading finish() { return std::move(out_); }
 
 private:
-    void readNote(const plan::PlannedNote& note, double& shift_s)
+    /// `after_s` is how long the distance after the note sounds.
+    void readNote(const plan::PlannedNote& note, double after_s, double& shift_s)
     {
         take::FoundNote truth;
         truth.id = note.id;
@@ -193,7 +206,10 @@ private:
             return;
         }
         const auto words = wordsOf(note.spoken);
-        double at_s = std::max(note.start_s + shift_s - from_s_, free_s_);
+        double at_s = note.start_s + shift_s - from_s_;
+        if (uneven_s_ > 0.0) {
+            at_s = std::max(at_s, free_s_);
+        }
         const double length_s = has(FaultKind::hurried) ? 0.75 * note.spoken_s : note.spoken_s;
         if (has(FaultKind::stumbling)) {
             at_s = speak(join(words, 0, words.size() - 1), 0.6 * length_s, at_s) + 0.2;
@@ -218,9 +234,14 @@ private:
             truth.repeats.push_back({again_s, at_s});
         }
         if (!note.spoken_after.empty()) {
-            at_s = speak(note.spoken_after, std::max(0.2, note.gap_after_s * 0.8), at_s + 0.03);
+            constexpr double kBetween_s = 0.02;
+            at_s = speak(note.spoken_after, std::max(0.15, after_s - kBetween_s), at_s + kBetween_s);
         }
-        shift_s = std::max(shift_s, at_s + from_s_ - (note.end_s + note.gap_after_s));
+        if (uneven_s_ == 0.0) {
+            shift_s = 0.0;
+        } else {
+            shift_s = std::max(shift_s, at_s + from_s_ - (note.end_s + note.gap_after_s));
+        }
         shift_s = has(FaultKind::late) || shift_s > 0.0 ? shift_s : 0.0;
         free_s_ = at_s + kLeastBreath_s * (note.spoken_after.empty() ? 0.0 : 1.0);
         out_.truth.push_back(std::move(truth));
@@ -247,6 +268,7 @@ private:
     const plan::Plan& plan_;
     std::mt19937 random_;
     double from_s_;
+    double uneven_s_;
     double free_s_ = 0.0;
     std::map<std::string, FaultKind> faults_;
     Reading out_;
@@ -259,10 +281,10 @@ std::vector<Fault> chooseFaults(const plan::Plan& plan, const FaultWish& wish, s
     return Choice(plan, wish, seed).choose();
 }
 
-Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed, double from_s,
-    double to_s, const Progress& progress)
+namespace {
+
+void readCalls(Speaker& speaker, const plan::Plan& plan, double from_s, double to_s, const Progress& progress)
 {
-    Speaker speaker(plan, faults, seed, from_s);
     for (std::size_t c = 0; c < plan.calls.size(); ++c) {
         const auto& call = plan.calls[c];
         if (call.start_s >= from_s && call.start_s < to_s) {
@@ -272,6 +294,25 @@ Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std:
             break;
         }
     }
+}
+
+} // namespace
+
+Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed, double from_s,
+    double to_s, const Progress& progress)
+{
+    constexpr double kHuman_s = 0.03;
+    Speaker speaker(plan, faults, seed, from_s, kHuman_s);
+    readCalls(speaker, plan, from_s, to_s, progress);
+    return speaker.finish();
+}
+
+Reading readAsPlanned(const plan::Plan& plan, const Progress& progress)
+{
+    const double from_s = plan.line_up.empty() ? 0.0 : std::min(0.0, plan.line_up.front().start_s);
+    Speaker speaker(plan, {}, 0, from_s, 0.0);
+    speaker.readLineUp();
+    readCalls(speaker, plan, from_s, std::numeric_limits<double>::max(), progress);
     return speaker.finish();
 }
 

@@ -49,6 +49,10 @@ struct Reading {
 [[nodiscard]] Reading readAloud(const plan::Plan& plan, const std::vector<Fault>& faults, std::uint32_t seed,
     double from_s = 0.0, double to_s = 1e9, const Progress& progress = {});
 
+/// The guide voice: every note of `plan` at the very moment that is planned for it, and the line-up reading
+/// before go. The reading's `from_s` is where its sound begins.
+[[nodiscard]] Reading readAsPlanned(const plan::Plan& plan, const Progress& progress = {});
+
 [[nodiscard]] std::string toString(FaultKind kind);
 
 } // namespace brumefall::media

@@ -152,7 +152,7 @@ TEST_F(PlacesTest, ATableOfALoggerBecomesThePaceOfThePass)
     auto bare = pass();
     bare.trace.clear();
     document().setPass(bare, QStringLiteral("No trace"));
-    places_->showSide(PlacesWorkspace::kLog);
+    find<QPushButton>("placesLog")->click();
     places_->logPanel().load(media("stage.csv"));
     EXPECT_EQ(find<QComboBox>("logColumn1")->currentText(), QStringLiteral("distance, m"));
     EXPECT_TRUE(find<QLabel>("logFacts")->text().contains(QStringLiteral("702 points")))
@@ -202,7 +202,7 @@ TEST_F(PlacesTest, AWrongDistanceIsFoundByTheLogAndCorrectedByOneKey)
     const QString wrong = QString(text).replace(
         QStringLiteral("right six over crest 150"), QStringLiteral("right six over crest 60"));
     document().setNotesText(wrong, QStringLiteral("A wrong distance"));
-    places_->showSide(PlacesWorkspace::kDistances);
+    find<QPushButton>("placesDistances")->click();
     auto* table = find<QTableWidget>("distancesTable");
     ASSERT_GE(table->rowCount(), 1);
     EXPECT_EQ(table->item(0, 0)->text(), QStringLiteral("5"));
@@ -256,7 +256,7 @@ TEST_F(PlacesTest, TheRehearsalPaceMeetsATargetTimeAndThePlanFollows)
 {
     open();
     document().chooseAlong(Document::Along::rehearsal);
-    places_->showSide(PlacesWorkspace::kPace);
+    find<QPushButton>("placesPace")->click();
     find<QDoubleSpinBox>("rehearsalTarget")->setValue(300.0);
     EXPECT_NEAR(document().prepared().placement.pace.duration_s(), 300.0, 0.01);
     EXPECT_EQ(document().stage().rehearsal.target_time_s, 300.0);

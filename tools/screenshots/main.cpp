@@ -63,7 +63,7 @@ const Shot kShots[]{
             w.document().setNotesText(QString::fromStdString(w.document().stage().text)
                                           .replace(QStringLiteral("tightens three into left five"),
                                               QStringLiteral("titans three into left five")));
-            notes->showSide(NotesWorkspace::kLanguage);
+            w.findChild<QPushButton*>(QStringLiteral("sideLanguage"))->click();
             settle(300);
             w.findChild<QPushButton*>(QStringLiteral("nextProblem"))->click();
             w.findChild<QPushButton*>(QStringLiteral("findButton"))->click();
@@ -75,7 +75,7 @@ const Shot kShots[]{
             }
             w.showWorkspace(MainWindow::kNotes);
             auto* notes = w.findChild<NotesWorkspace*>();
-            notes->showSide(NotesWorkspace::kMeaning);
+            w.findChild<QPushButton*>(QStringLiteral("sideMeaning"))->click();
             notes->reviewCaptions(
                 QString::fromStdString((w.document().folder() / "media" / "stage.srt").string()));
             settle(300);
@@ -99,7 +99,7 @@ const Shot kShots[]{
             auto pass = *w.document().pass();
             std::erase_if(pass.marks, [&](const auto& m) { return (&m - pass.marks.data()) % 10 != 0; });
             w.document().setPass(pass, QStringLiteral("Fewer marks"));
-            places->showSide(PlacesWorkspace::kLog);
+            w.findChild<QPushButton*>(QStringLiteral("placesLog"))->click();
             places->logPanel().load(
                 QString::fromStdString((w.document().folder() / "media" / "stage.csv").string()));
             w.transport().seekStage(98.0);
@@ -114,7 +114,7 @@ const Shot kShots[]{
             auto text = QString::fromStdString(w.document().stage().text);
             w.document().setNotesText(text.replace(
                 QStringLiteral("right six over crest 150"), QStringLiteral("right six over crest 80")));
-            places->showSide(PlacesWorkspace::kDistances);
+            w.findChild<QPushButton*>(QStringLiteral("placesDistances"))->click();
             selectNumber(w, 6);
         }},
     {"pace",
@@ -126,7 +126,7 @@ const Shot kShots[]{
             auto* places = w.findChild<PlacesWorkspace*>();
             w.document().choosePass(QStringLiteral("recce"));
             w.document().chooseAlong(Document::Along::other_pass, QStringLiteral("stage"));
-            places->showSide(PlacesWorkspace::kPace);
+            w.findChild<QPushButton*>(QStringLiteral("placesPace"))->click();
             auto* compare = w.findChild<QComboBox*>(QStringLiteral("comparePace"));
             compare->setCurrentIndex(1);
             emit compare->activated(1);
@@ -170,9 +170,33 @@ const Shot kShots[]{
             selectNumber(w, 9);
             w.findChild<GapView*>(QStringLiteral("planGap"))->setSpan(37.0, 55.0);
         }},
-    {"read",
+    {"along_the_road",
         [](MainWindow& w) {
             w.findChild<QPushButton*>(QStringLiteral("planSqueezes"))->click();
+            w.findChild<QPushButton*>(QStringLiteral("planAxis"))->click();
+            selectNumber(w, 20);
+            auto* plan = w.findChild<QWidget*>(QStringLiteral("planWorkspace"));
+            for (int i = 0; i < 4; ++i) {
+                QTest::keyClick(plan, Qt::Key_Up, Qt::ShiftModifier);
+            }
+        }},
+    {"calibration",
+        [](MainWindow& w) {
+            w.findChild<QPushButton*>(QStringLiteral("planAxis"))->click();
+            w.findChild<QPushButton*>(QStringLiteral("calibrate"))->click();
+            w.findChild<QPushButton*>(QStringLiteral("calibrationRead"))->click();
+            QTest::qWait(14000);
+            w.findChild<QPushButton*>(QStringLiteral("calibrationRead"))->click();
+            QElapsedTimer timer;
+            timer.start();
+            while (!w.findChild<QPushButton*>(QStringLiteral("calibrationTake"))->isVisible()
+                && timer.elapsed() < 20000) {
+                QTest::qWait(50);
+            }
+        }},
+    {"read",
+        [](MainWindow& w) {
+            w.findChild<QPushButton*>(QStringLiteral("calibrationBack"))->click();
             w.showWorkspace(MainWindow::kRead);
             w.transport().seekStage(8.0);
             settle(1500);

@@ -48,6 +48,8 @@ public:
     /// Where the notes are in the pass's own time; the plan's places are along the chosen pace.
     [[nodiscard]] const pace::Placement& videoPlacement() const;
     [[nodiscard]] const pace::Retiming& retiming() const { return retiming_; }
+    /// `stage` in place of this one, at the pace that is rehearsed at.
+    [[nodiscard]] stage::Prepared preparedAs(const stage::Stage& stage) const;
     /// The rehearsal pace of this stage, for drawing beside the passes.
     [[nodiscard]] pace::Placement rehearsalPlacement() const;
 
@@ -120,6 +122,8 @@ private:
     void applyStage(const stage::Stage& stage);
     void applyPass(const pace::Pass& pass);
     void recompute(bool notes_too);
+    /// The pass whose pace is rehearsed at; null for the rehearsal pace.
+    [[nodiscard]] const pace::Pass* pacingPass() const;
     void applyPasses(const std::vector<pace::Pass>& passes, const std::string& choose);
     void readPasses();
     void readTakes();

@@ -61,8 +61,7 @@ FindBar::FindBar(NotesEditor& editor, QWidget* parent)
     change_->setMinimumContentsLength(10);
     change_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     change_->setObjectName(QStringLiteral("renumberHow"));
-    change_->addItems({tr("1 is 6, 6 is 1"), tr("one higher"),
-        tr("one lower"), tr("one grade:")});
+    change_->addItems({tr("1 is 6, 6 is 1"), tr("one higher"), tr("one lower"), tr("one grade:")});
     for (auto* spin : {from_, to_}) {
         spin->setRange(1, 9);
         spin->setEnabled(false);

@@ -9,8 +9,9 @@
 #include "notes/text.h"
 #include "notes/understood_list.h"
 #include "theme/theme.h"
+#include "widgets/side_tabs.h"
+#include "widgets/when_seen.h"
 
-#include <QButtonGroup>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -104,8 +105,8 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     , list_(new QListView)
     , style_(new QLabel)
     , unknown_(new QLabel)
-    , sides_(new QButtonGroup(this))
     , side_pages_(new QStackedWidget)
+    , sides_(new SideTabs(side_pages_))
     , printed_(new QPlainTextEdit)
     , model_(new UnderstoodModel(document, this))
     , captions_(new CaptionsReview(document))
@@ -167,14 +168,14 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
         editor_->setFocus();
     });
     connect(&document_, &Document::notesChanged, this, &NotesWorkspace::showText);
-    connect(&document_, &Document::planChanged, this, &NotesWorkspace::showUnderstanding);
+    auto* when_seen = new WhenSeen(this, [this] { showUnderstanding(); });
+    connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
     connect(&document_, &Document::opened, this, [this] {
         pages_->setCurrentIndex(0);
         problem_ = 0;
         showText();
         editor_->goTo(1, 0);
     });
-    showSide(kMeaning);
 }
 
 QWidget* NotesWorkspace::makeTextSide()
@@ -235,18 +236,7 @@ QWidget* NotesWorkspace::makeUnderstandingSide()
     layout->setContentsMargins(5, 8, 10, 8);
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("Understood")));
-    head->addStretch();
-    head->setSpacing(4);
-    const std::pair<QString, const char*> sides[]{{tr("Meaning"), "sideMeaning"},
-        {tr("Full words"), "sideFullWords"}, {tr("In short"), "sideInShort"},
-        {tr("Our language"), "sideLanguage"}};
-    int id = 0;
-    for (const auto& [name, object] : sides) {
-        auto* button = pushButton(head, name, object);
-        button->setCheckable(true);
-        sides_->addButton(button, id++);
-    }
-    connect(sides_, &QButtonGroup::idClicked, this, [this](int side) { showSide(static_cast<Side>(side)); });
+    head->addWidget(sides_);
     layout->addLayout(head);
     layout->addWidget(style_);
 
@@ -259,9 +249,11 @@ QWidget* NotesWorkspace::makeUnderstandingSide()
     connect(pushButton(printed_buttons, tr("Write the notes this way"), "usePrinted"), &QPushButton::clicked,
         this, &NotesWorkspace::usePrinted);
     printed_layout->addLayout(printed_buttons);
-    side_pages_->addWidget(list_);
-    side_pages_->addWidget(printed_page);
-    side_pages_->addWidget(new StylePanel(document_));
+    sides_->add(tr("Meaning"), "sideMeaning", list_);
+    sides_->add(tr("Full words"), "sideFullWords", printed_page);
+    sides_->add(tr("In short"), "sideInShort", printed_page);
+    sides_->add(tr("Our language"), "sideLanguage", new StylePanel(document_));
+    connect(sides_, &SideTabs::changed, this, &NotesWorkspace::showPrinted);
     layout->addWidget(side_pages_, 1);
 
     auto* problem = new QHBoxLayout;
@@ -287,16 +279,9 @@ void NotesWorkspace::makeKeys()
     key(Qt::CTRL | Qt::Key_L, &NotesWorkspace::repeatLines);
 }
 
-void NotesWorkspace::showSide(Side side)
-{
-    sides_->button(side)->setChecked(true);
-    side_pages_->setCurrentIndex(side == kMeaning ? 0 : side == kLanguage ? 2 : 1);
-    showPrinted();
-}
-
 void NotesWorkspace::showPrinted()
 {
-    const int side = sides_->checkedId();
+    const int side = sides_->chosen();
     if (side != kFullWords && side != kInShort) {
         return;
     }
@@ -474,7 +459,7 @@ void NotesWorkspace::reviewCaptions(const QString& file)
 
 void NotesWorkspace::usePrinted()
 {
-    const bool full = sides_->checkedId() == kFullWords;
+    const bool full = sides_->chosen() == kFullWords;
     document_.setNotesText(
         printed_->toPlainText(), full ? tr("Write the notes in full words") : tr("Write the notes in short"));
 }

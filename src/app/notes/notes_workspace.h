@@ -7,7 +7,6 @@
 #include <QTimer>
 #include <QWidget>
 
-class QButtonGroup;
 class QLabel;
 class QListView;
 class QPushButton;
@@ -17,6 +16,7 @@ namespace brumefall::app {
 
 class CaptionsReview;
 class FindBar;
+class SideTabs;
 class UnderstoodModel;
 
 class NotesWorkspace : public QWidget {
@@ -27,7 +27,6 @@ public:
 
     /// What stands on the right: the meaning, the notes in full words, in short, or the crew's language.
     enum Side { kMeaning, kFullWords, kInShort, kLanguage };
-    void showSide(Side side);
     /// Shows the captions of `file` for review; a file that cannot be read is told.
     void reviewCaptions(const QString& file);
 
@@ -68,8 +67,8 @@ private:
     QLabel* unknown_;
     QPushButton* fix_;
     QPushButton* next_;
-    QButtonGroup* sides_;
     QStackedWidget* side_pages_;
+    SideTabs* sides_;
     QPlainTextEdit* printed_;
     UnderstoodModel* model_;
     CaptionsReview* captions_;

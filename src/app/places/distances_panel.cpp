@@ -1,6 +1,7 @@
 #include "places/distances_panel.h"
 
 #include "notes/edit.h"
+#include "widgets/when_seen.h"
 
 #include <QHeaderView>
 #include <QLabel>
@@ -45,7 +46,8 @@ DistancesPanel::DistancesPanel(Document& document, QWidget* parent)
     connect(table_, &QTableWidget::cellClicked, this, [this](int row, int) {
         emit noteChosen(QString::fromStdString(checks_[static_cast<std::size_t>(row)].note));
     });
-    connect(&document_, &Document::planChanged, this, &DistancesPanel::refresh);
+    auto* when_seen = new WhenSeen(this, [this] { refresh(); });
+    connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
 }
 
 void DistancesPanel::refresh()
@@ -75,13 +77,12 @@ void DistancesPanel::refresh()
         }
     }
     facts_->setText(!measured ? tr("Distances are measured by a position log: load one (Log).")
-            : checks_.empty()
-            ? tr("Every noted distance is as measured, as far as the places are known.")
-            : tr("Off by more than rounding explains: %1, worst first. You call %2 "
-                 "here; it is %3 m.")
-                  .arg(checks_.size())
-                  .arg(checks_.front().noted_m)
-                  .arg(checks_.front().measured_m, 0, 'f', 0));
+            : checks_.empty() ? tr("Every noted distance is as measured, as far as the places are known.")
+                              : tr("Off by more than rounding explains: %1, worst first. You call %2 "
+                                   "here; it is %3 m.")
+                                    .arg(checks_.size())
+                                    .arg(checks_.front().noted_m)
+                                    .arg(checks_.front().measured_m, 0, 'f', 0));
     correct_->setEnabled(!checks_.empty());
     if (!checks_.empty()) {
         table_->selectRow(0);

@@ -2,6 +2,7 @@
 
 #include "theme/theme.h"
 #include "widgets/clock.h"
+#include "widgets/when_seen.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -29,7 +30,8 @@ PaceView::PaceView(Document& document, Transport& transport, QWidget* parent)
     setObjectName(QStringLiteral("paceView"));
     setAccessibleName(tr("Speed and time along the stage"));
     setMinimumHeight(200);
-    connect(&document_, &Document::planChanged, this, &PaceView::rebuild);
+    auto* when_seen = new WhenSeen(this, [this] { rebuild(); });
+    connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
     connect(&transport_, &Transport::ticked, this, [this](double stage_s) {
         const auto& pace = document_.prepared().placement.pace;
         if (isVisible() && !pace.empty()) {
@@ -189,8 +191,9 @@ PacePanel::PacePanel(Document& document, Transport& transport, QWidget* parent)
         connect(box, &QCheckBox::toggled, this, &PacePanel::takeRehearsal);
     }
     connect(target_, &QDoubleSpinBox::valueChanged, this, &PacePanel::takeRehearsal);
-    connect(&document_, &Document::passChanged, this, &PacePanel::refresh);
-    connect(&document_, &Document::planChanged, this, &PacePanel::refresh);
+    auto* when_seen = new WhenSeen(this, [this] { refresh(); });
+    connect(&document_, &Document::passChanged, when_seen, &WhenSeen::ask);
+    connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
 }
 
 void PacePanel::refresh()

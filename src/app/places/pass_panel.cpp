@@ -1,6 +1,7 @@
 #include "places/pass_panel.h"
 
 #include "widgets/clock.h"
+#include "widgets/when_seen.h"
 
 #include <QComboBox>
 #include <QDoubleSpinBox>
@@ -100,8 +101,9 @@ PassPanel::PassPanel(
     }
     connect(find, &QPushButton::clicked, this, &PassPanel::relink);
     connect(remove, &QPushButton::clicked, &document_, &Document::removePass);
-    connect(&document_, &Document::passChanged, this, &PassPanel::refresh);
-    connect(&document_, &Document::planChanged, this, &PassPanel::refresh);
+    auto* when_seen = new WhenSeen(this, [this] { refresh(); });
+    connect(&document_, &Document::passChanged, when_seen, &WhenSeen::ask);
+    connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
 }
 
 void PassPanel::refresh()

@@ -6,8 +6,9 @@
 #include "places/pass_panel.h"
 #include "theme/theme.h"
 #include "widgets/clock.h"
+#include "widgets/side_tabs.h"
+#include "widgets/when_seen.h"
 
-#include <QButtonGroup>
 #include <QComboBox>
 #include <QFileDialog>
 #include <QHBoxLayout>
@@ -43,8 +44,8 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     , facts_(new QLabel)
     , table_(new QTableWidget(0, 5))
     , wave_(new WaveView(document, transport))
-    , sides_(new QButtonGroup(this))
     , side_pages_(new QStackedWidget)
+    , sides_(new SideTabs(side_pages_))
     , pass_(new PassPanel(document, transport, [this]() -> const media::Peaks& { return wave_->peaks(); }))
     , log_(new LogPanel(document, transport))
     , distances_(new DistancesPanel(document))
@@ -62,7 +63,8 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
 
     connect(&document_, &Document::passChanged, this, &PlacesWorkspace::showPasses);
     connect(&document_, &Document::passChanged, this, &PlacesWorkspace::loadPeaks);
-    connect(&document_, &Document::planChanged, this, &PlacesWorkspace::showNotes);
+    auto* when_seen = new WhenSeen(this, [this] { showNotes(); });
+    connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
     connect(&document_, &Document::currentNoteChanged, this, &PlacesWorkspace::showCurrent);
     connect(passes_, &QComboBox::textActivated, &document_, &Document::choosePass);
     connect(wave_, &WaveView::markDragged, &document_, &Document::setMark);
@@ -70,7 +72,6 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     connect(distances_, &DistancesPanel::noteChosen, this, &PlacesWorkspace::chooseNote);
     connect(table_, &QTableWidget::cellClicked, this,
         [this](int row, int) { chooseNote(table_->item(row, 0)->data(Qt::UserRole).toString()); });
-    showSide(kNotes);
 }
 
 QWidget* PlacesWorkspace::makeVideoSide()
@@ -147,32 +148,23 @@ QWidget* PlacesWorkspace::makeNotesSide()
     head->addWidget(add);
     layout->addLayout(head);
     layout->addWidget(next_);
-    auto* choice = new QHBoxLayout;
-    choice->setSpacing(4);
-    const std::pair<QString, const char*> names[]{{tr("Notes"), "placesNotes"},
-        {tr("This pass"), "placesPass"}, {tr("Log"), "placesLog"}, {tr("Distances"), "placesDistances"},
-        {tr("Pace"), "placesPace"}};
-    int id = 0;
-    for (const auto& [text, name] : names) {
-        auto* button = new QPushButton(text);
-        button->setObjectName(QString::fromLatin1(name));
-        button->setCheckable(true);
-        button->setFocusPolicy(Qt::NoFocus);
-        sides_->addButton(button, id++);
-        choice->addWidget(button);
-    }
-    connect(
-        sides_, &QButtonGroup::idClicked, this, [this](int chosen) { showSide(static_cast<Side>(chosen)); });
-    layout->addLayout(choice);
+    layout->addWidget(sides_);
     auto* notes = new QWidget;
     auto* notes_layout = new QVBoxLayout(notes);
     notes_layout->setContentsMargins(0, 0, 0, 0);
     notes_layout->addWidget(facts_);
     notes_layout->addWidget(table_, 1);
-    for (QWidget* page : std::initializer_list<QWidget*>{
-             notes, pass_, log_, distances_, new PacePanel(document_, transport_)}) {
-        side_pages_->addWidget(page);
-    }
+    sides_->add(tr("Notes"), "placesNotes", notes);
+    sides_->add(tr("This pass"), "placesPass", pass_);
+    sides_->add(tr("Log"), "placesLog", log_);
+    sides_->add(tr("Distances"), "placesDistances", distances_);
+    sides_->add(tr("Pace"), "placesPace", new PacePanel(document_, transport_));
+    connect(sides_, &SideTabs::changed, this, [this](int side) {
+        wave_->setVisible(side != kPace); // the pace is drawn tall
+        if (isVisible()) {
+            setFocus();
+        }
+    });
     layout->addWidget(side_pages_, 1);
     return side;
 }
@@ -180,16 +172,6 @@ QWidget* PlacesWorkspace::makeNotesSide()
 PlacesWorkspace::~PlacesWorkspace()
 {
     *cancel_ = true;
-}
-
-void PlacesWorkspace::showSide(Side side)
-{
-    sides_->button(side)->setChecked(true);
-    side_pages_->setCurrentIndex(side);
-    wave_->setVisible(side != kPace); // the pace is drawn tall
-    if (isVisible()) {
-        setFocus();
-    }
 }
 
 void PlacesWorkspace::addVideo()
@@ -202,7 +184,7 @@ void PlacesWorkspace::addVideo()
         const auto facts = media::inspect(file.toStdString());
         const bool first = document_.passes().empty();
         document_.addPass(file, facts.duration_s, first ? QStringLiteral("stage") : QStringLiteral("recce"));
-        showSide(kPass);
+        sides_->choose(kPass);
         QStringList odd;
         constexpr double kShort_s = 30.0;
         if (facts.duration_s < kShort_s) {

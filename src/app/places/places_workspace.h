@@ -12,7 +12,6 @@
 #include <atomic>
 #include <memory>
 
-class QButtonGroup;
 class QComboBox;
 class QLabel;
 class QStackedWidget;
@@ -23,6 +22,7 @@ namespace brumefall::app {
 class DistancesPanel;
 class LogPanel;
 class PassPanel;
+class SideTabs;
 
 class PlacesWorkspace : public QWidget {
     Q_OBJECT
@@ -45,7 +45,6 @@ public:
 
     /// What stands on the right.
     enum Side { kNotes, kPass, kLog, kDistances, kPace };
-    void showSide(Side side);
     [[nodiscard]] LogPanel& logPanel() { return *log_; }
 
 protected:
@@ -70,8 +69,8 @@ private:
     QLabel* facts_;
     QTableWidget* table_;
     WaveView* wave_;
-    QButtonGroup* sides_;
     QStackedWidget* side_pages_;
+    SideTabs* sides_;
     PassPanel* pass_;
     LogPanel* log_;
     DistancesPanel* distances_;

@@ -5,6 +5,7 @@
 #include "formats/files.h"
 
 #include <QDir>
+#include <QFileInfo>
 #include <QRegularExpression>
 #include <QStandardPaths>
 
@@ -15,9 +16,9 @@ QString driversFolder()
     return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/drivers");
 }
 
-std::vector<std::pair<QString, plan::Driver>> loadDrivers()
+std::vector<NamedDriver> loadDrivers()
 {
-    std::vector<std::pair<QString, plan::Driver>> drivers;
+    std::vector<NamedDriver> drivers;
     const QDir folder(driversFolder());
     for (const QString& file : folder.entryList({QStringLiteral("*.json")}, QDir::Files, QDir::Name)) {
         try {
@@ -35,6 +36,13 @@ void saveDriver(const QString& name, const plan::Driver& driver)
     safe.replace(QRegularExpression(QStringLiteral("[/\\\\:*?\"<>|]")), QStringLiteral("_"));
     QDir().mkpath(driversFolder());
     stage::writeDriver(QDir(driversFolder()).filePath(safe + QStringLiteral(".json")).toStdString(), driver);
+}
+
+NamedDriver importDriver(const QString& file)
+{
+    NamedDriver driver{QFileInfo(file).completeBaseName(), stage::readDriver(file.toStdString())};
+    saveDriver(driver.first, driver.second);
+    return driver;
 }
 
 } // namespace brumefall::app

@@ -10,13 +10,19 @@
 
 namespace brumefall::app {
 
+using NamedDriver = std::pair<QString, plan::Driver>;
+
 /// The folder of the files, "drivers" in the application's own data.
 [[nodiscard]] QString driversFolder();
 
 /// All that can be read, by name; a file that cannot is left out.
-[[nodiscard]] std::vector<std::pair<QString, plan::Driver>> loadDrivers();
+[[nodiscard]] std::vector<NamedDriver> loadDrivers();
 
 /// Throws formats::FormatError.
 void saveDriver(const QString& name, const plan::Driver& driver);
+
+/// Takes a copy of a driver's file that came from elsewhere, under the file's own name. Throws
+/// formats::FormatError.
+[[nodiscard]] NamedDriver importDriver(const QString& file);
 
 } // namespace brumefall::app

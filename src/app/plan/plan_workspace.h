@@ -1,4 +1,5 @@
-/// Plan: when must each note be spoken? Calls, windows and action points on one time axis.
+/// Plan: when must each note be spoken? Calls, windows and action points on one axis, in time or along the
+/// road.
 #pragma once
 
 #include "document/document.h"
@@ -7,19 +8,21 @@
 
 #include <QWidget>
 
-#include <functional>
+#include <string>
+#include <utility>
+#include <vector>
 
-class QButtonGroup;
-class QComboBox;
 class QLabel;
-class QListWidget;
 class QPushButton;
-class QSlider;
-class QSpinBox;
 class QStackedWidget;
-class QVBoxLayout;
 
 namespace brumefall::app {
+
+class AdvicePanel;
+class CalibrationPanel;
+class DriverPanel;
+class SideTabs;
+class WhatIfPanel;
 
 class PlanWorkspace : public QWidget {
     Q_OBJECT
@@ -27,64 +30,48 @@ class PlanWorkspace : public QWidget {
 public:
     PlanWorkspace(Document& document, Transport& transport, QWidget* parent = nullptr);
 
-    /// Does what the chosen remedy says.
-    void acceptRemedy();
-    /// Proposes where to breathe, for the whole stage; once more to take the proposal.
-    void proposeBreaths();
-    /// Moves the chosen call, or the wished lead of the chosen note.
-    void moveCall(double by_s);
-    void shiftLead(double by_s, bool whole_call);
-    void measureReader();
-
 protected:
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
-    struct Control {
-        QSlider* slider;
-        QLabel* value;
-        std::function<double()> get;
-        double step;
-        QString unit;
-    };
-    void addDriverControl(QVBoxLayout* layout, const QString& name, const char* object_name,
-        double plan::Driver::*member, double least, double most, double step, const QString& unit);
-    void addControl(QVBoxLayout* layout, const QString& name, const char* object_name,
-        std::function<double()> get, std::function<void(double)> set, double least, double most, double step,
-        const QString& unit);
-    [[nodiscard]] QWidget* makeControls();
+    [[nodiscard]] QWidget* makePicture();
+    [[nodiscard]] QWidget* makeHands();
     [[nodiscard]] QWidget* makeAdvice();
-    void fillProfiles();
-    void chooseProfile(int index);
-    void saveProfile();
     void showPlan();
-    void showSqueezes();
     void showChosen();
+    void showStretch();
     void showWhatIf();
+    void toggleAxis();
+    void calibrate(bool open);
+    void proposeBreaths();
+    /// Moves the chosen call, and stops at the ends of its windows on the way.
+    void moveCall(double by_s);
+    void releaseCall();
+    /// Moves the wished lead of the chosen note, of the stretch, or with `whole_call` of the call.
+    void shiftLead(double by_s, bool whole_call);
+    /// Goes to the note after or before; with `extend` the notes between become a stretch.
+    void goOn(int by, bool extend);
+    void extendTo(const QString& id);
+    void forgetStretch();
+    /// The chosen notes in the plan, [first, last); the chosen note alone where there is no stretch.
+    [[nodiscard]] std::pair<std::size_t, std::size_t> chosenNotes() const;
     [[nodiscard]] const plan::PlannedNote* chosenNote() const;
+    [[nodiscard]] std::size_t indexOf(const std::string& id) const;
 
     Document& document_;
     Transport& transport_;
     GapView* gap_;
     QLabel* summary_;
     QLabel* chosen_;
-    QListWidget* squeezes_;
-    QPushButton* accept_;
-    QPushButton* breaths_;
-    QPushButton* release_;
-    QButtonGroup* sides_;
-    QStackedWidget* pages_;
-    QComboBox* what_if_;
-    QLabel* what_if_facts_;
-    QListWidget* moved_;
-    QComboBox* profiles_;
-    QComboBox* echoes_;
-    QSpinBox* line_up_;
-    std::vector<std::pair<std::size_t, std::size_t>>
-        remedy_of_row_; ///< squeeze and remedy; kNone for its heading
-    stage::Prepared other_;
-    std::vector<bool> proposed_; ///< breaths proposed and not yet taken
-    std::vector<Control> controls_;
+    QPushButton* axis_;
+    QStackedWidget* pages_; ///< the picture, or a minute of reading
+    QStackedWidget* side_pages_;
+    SideTabs* sides_;
+    DriverPanel* people_;
+    AdvicePanel* advice_;
+    WhatIfPanel* what_if_;
+    CalibrationPanel* calibration_;
+    std::string stretch_from_; ///< the other end of the stretch; empty where only one note is chosen
 };
 
 } // namespace brumefall::app

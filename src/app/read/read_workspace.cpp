@@ -94,7 +94,13 @@ ReadWorkspace::ReadWorkspace(
         gap_->scene().plan = &document_.prepared().plan;
         gap_->update();
         showState();
+        if (guide_->isChecked()) {
+            renew_guide_.start(); // it speaks the old plan
+        }
     });
+    renew_guide_.setSingleShot(true);
+    renew_guide_.setInterval(700);
+    connect(&renew_guide_, &QTimer::timeout, this, &ReadWorkspace::toggleGuide);
     connect(&document_, &Document::passChanged, this, [this] {
         guide_->setChecked(false);
         refreshInputs();
@@ -172,6 +178,7 @@ void ReadWorkspace::startRecording()
 void ReadWorkspace::toggleGuide()
 {
     if (!guide_->isChecked()) {
+        renew_guide_.stop();
         transport_.setGuide({}, 0.0);
         return;
     }
@@ -180,8 +187,8 @@ void ReadWorkspace::toggleGuide()
     // where the picture runs faster or slower, so does its sound: the voice is made for the picture's own
     // time
     const auto& retiming = document_.retiming();
-    const auto reading = media::readAloud(
-        plan::spokenIn(document_.prepared().plan, [&](double t) { return retiming.toVideo(t); }), {}, 0, 0.0);
+    const auto reading = media::readAsPlanned(
+        plan::spokenIn(document_.prepared().plan, [&](double t) { return retiming.toVideo(t); }));
     transport_.setGuide(reading.sound, reading.from_s);
     QApplication::restoreOverrideCursor();
     showState();

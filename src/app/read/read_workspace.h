@@ -8,6 +8,7 @@
 #include "widgets/transport.h"
 #include "widgets/video_view.h"
 
+#include <QTimer>
 #include <QWidget>
 
 class QCheckBox;
@@ -52,6 +53,7 @@ private:
     media::FaultWish faults_;
     std::uint32_t seed_ = 1;
     media::Reading last_reading_;
+    QTimer renew_guide_; ///< after the last of a run of changes of the plan
 };
 
 } // namespace brumefall::app

@@ -4,9 +4,12 @@
 #include <QObject>
 #include <QPainter>
 #include <QPainterPath>
+#include <QPolygonF>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <span>
 
 namespace brumefall::app {
 namespace {
@@ -32,6 +35,8 @@ public:
         , plan_(*scene.plan)
         , theme_(theme)
         , layout_(gapLayout(scene, rect))
+        , from_(scene.along(scene.from_s))
+        , to_(scene.along(scene.to_s))
     {
     }
 
@@ -43,6 +48,9 @@ public:
         p_.fillRect(rect_, theme_.panel);
         paintRuler();
         paintRailNames();
+        if (scene_.stretch.second > scene_.stretch.first && scene_.stretch.second <= plan_.notes.size()) {
+            paintStretch();
+        }
         if (scene_.now_s) {
             paintNow();
         }
@@ -62,6 +70,9 @@ public:
         if (scene_.verdicts != nullptr) {
             paintReadRow();
         }
+        if (scene_.dragged && scene_.dragged->call < plan_.calls.size()) {
+            paintDragged();
+        }
         paintRoadWords();
         p_.restore();
     }
@@ -69,7 +80,12 @@ public:
 private:
     [[nodiscard]] double x(double time_s) const
     {
-        return rect_.left() + rect_.width() * (time_s - scene_.from_s) / (scene_.to_s - scene_.from_s);
+        return rect_.left() + rect_.width() * (scene_.along(time_s) - from_) / (to_ - from_);
+    }
+
+    [[nodiscard]] double timeAtX(double px) const
+    {
+        return scene_.timeAt(from_ + (to_ - from_) * (px - rect_.left()) / rect_.width());
     }
 
     [[nodiscard]] bool visible(double from_s, double to_s) const
@@ -81,23 +97,28 @@ private:
 
     void paintRuler()
     {
-        double step_s = 1.0;
-        for (const double candidate : {1.0, 2.0, 5.0, 10.0, 30.0, 60.0}) {
-            step_s = candidate;
-            if (candidate * pixelsPerSecond() >= 55.0) {
+        const bool metres = scene_.axis == GapAxis::distance;
+        constexpr std::array kMetres{10.0, 20.0, 50.0, 100.0, 200.0, 500.0, 1000.0, 2000.0};
+        constexpr std::array kSeconds{1.0, 2.0, 5.0, 10.0, 30.0, 60.0};
+        double step = 1.0;
+        for (const double candidate :
+            metres ? std::span<const double>(kMetres) : std::span<const double>(kSeconds)) {
+            step = candidate;
+            if (candidate * rect_.width() / (to_ - from_) >= (metres ? 70.0 : 55.0)) {
                 break;
             }
         }
         p_.setFont(typeface(type::kSmall));
-        for (double t = std::ceil(scene_.from_s / step_s) * step_s; t < scene_.to_s; t += step_s) {
+        for (double at = std::ceil(from_ / step) * step; at < to_; at += step) {
+            const double px = rect_.left() + rect_.width() * (at - from_) / (to_ - from_);
             p_.setPen(QPen(theme_.line, 1.0));
-            p_.drawLine(
-                QPointF(x(t), rect_.top() + kRulerHeight - 5), QPointF(x(t), rect_.top() + kRulerHeight));
+            p_.drawLine(QPointF(px, rect_.top() + kRulerHeight - 5), QPointF(px, rect_.top() + kRulerHeight));
             p_.setPen(theme_.quiet);
-            if (x(t) - 22 < rect_.left() || x(t) + 22 > rect_.right()) {
-                continue; // its label would be cut
+            if (px - 30 < rect_.left() || px + 30 > rect_.right() || (metres && at < 0.0)) {
+                continue; // its label would be cut, or there is no road
             }
-            p_.drawText(QRectF(x(t) - 30, rect_.top(), 60, kRulerHeight - 4), Qt::AlignCenter, rulerText(t));
+            p_.drawText(QRectF(px - 40, rect_.top(), 80, kRulerHeight - 4), Qt::AlignCenter,
+                metres ? QStringLiteral("%1 m").arg(std::lround(at)) : rulerText(at));
         }
     }
 
@@ -129,6 +150,54 @@ private:
             p_.setPen(QPen(theme_.ink, 1.4, Qt::DashLine));
             p_.drawRoundedRect(strip, 3, 3);
         }
+    }
+
+    /// Notes that are chosen together lie in a bracket that opens downward.
+    void paintStretch()
+    {
+        const auto [first, last] = scene_.stretch;
+        constexpr double kRailName = 60.0; // the bracket begins after it
+        const double left = std::max(x(plan_.notes[first].start_s), rect_.left() + kRailName);
+        const double right = std::max(x(plan_.notes[last - 1].end_s), left);
+        const double top = layout_.voice.top() - 9;
+        p_.setPen(QPen(theme_.ink, 2.0));
+        p_.setBrush(Qt::NoBrush);
+        p_.drawPolyline(QPolygonF(
+            {QPointF(left, top + 7), QPointF(left, top), QPointF(right, top), QPointF(right, top + 7)}));
+    }
+
+    /// Where the call would be, and what that would mean for the note that suffers most.
+    void paintDragged()
+    {
+        const auto& call = plan_.calls[scene_.dragged->call];
+        const double by_s = scene_.dragged->start_s - call.start_s;
+        double late_s = 0.0;
+        double early_s = 0.0;
+        for (std::size_t k = call.first; k < call.last; ++k) {
+            const auto& note = plan_.notes[k];
+            late_s = std::max(late_s, note.end_s + by_s - note.window.closes_s);
+            early_s = std::max(early_s, note.window.opens_s - note.end_s - by_s);
+        }
+        const QRectF strip(QPointF(x(call.start_s + by_s), layout_.voice.top() - 4),
+            QPointF(x(call.end_s + by_s), layout_.voice.bottom() + 4));
+        p_.setBrush(Qt::NoBrush);
+        p_.setPen(QPen(theme_.ink, 2.6, late_s > 0.001 || early_s > 0.001 ? Qt::DashLine : Qt::SolidLine));
+        p_.drawRoundedRect(strip, 3, 3);
+        QString text = QObject::tr("%1 s %2")
+                           .arg(std::abs(by_s), 0, 'f', 1)
+                           .arg(by_s < 0.0 ? QObject::tr("sooner") : QObject::tr("later"));
+        text += late_s > 0.001 ? QObject::tr(", %1 s too late").arg(late_s, 0, 'f', 1)
+            : early_s > 0.001  ? QObject::tr(", %1 s too early").arg(early_s, 0, 'f', 1)
+                               : QObject::tr(", in time");
+        p_.setFont(typeface(type::kSmall, true));
+        const QFontMetricsF metrics(p_.font());
+        const double width = metrics.horizontalAdvance(text) + 12;
+        const QRectF box(std::clamp(strip.center().x() - 0.5 * width, rect_.left(), rect_.right() - width),
+            strip.bottom() + 4, width, 20);
+        p_.setBrush(theme_.raised);
+        p_.setPen(QPen(theme_.ink, 1.0));
+        p_.drawRoundedRect(box, 3, 3);
+        p_.drawText(box, Qt::AlignCenter, text);
     }
 
     void paintNow()
@@ -377,8 +446,7 @@ private:
         const double from_s = std::max(0.0, scene_.from_s);
         const double to_s = std::min(scene_.to_s, scene_.prepared->placement.pace.duration_s());
         for (double px = x(from_s); px <= x(to_s); px += 2.0) {
-            const double t = scene_.from_s + (px - rect_.left()) / pixelsPerSecond();
-            const QPointF point(px, roadY(t));
+            const QPointF point(px, roadY(timeAtX(px)));
             first ? path.moveTo(point) : path.lineTo(point);
             first = false;
         }
@@ -459,10 +527,46 @@ private:
     const plan::Plan& plan_;
     const Theme& theme_;
     GapLayout layout_;
+    double from_; ///< the ends of the picture on its axis
+    double to_;
     mutable std::vector<Corner> corners_;
 };
 
 } // namespace
+
+namespace {
+
+constexpr double kBeyond_m_s = 12.0; // how fast the axis in metres goes on where there is no road
+
+} // namespace
+
+double GapScene::along(double time_s) const
+{
+    if (axis == GapAxis::time || prepared == nullptr || prepared->placement.pace.empty()) {
+        return time_s;
+    }
+    const pace::Pace& pace = prepared->placement.pace;
+    const double end_s = pace.duration_s();
+    return time_s <= 0.0  ? kBeyond_m_s * time_s
+        : time_s >= end_s ? pace.length_m() + kBeyond_m_s * (time_s - end_s)
+                          : pace.stationAt(time_s);
+}
+
+double GapScene::timeAt(double place) const
+{
+    if (axis == GapAxis::time || prepared == nullptr || prepared->placement.pace.empty()) {
+        return place;
+    }
+    const pace::Pace& pace = prepared->placement.pace;
+    return place <= 0.0            ? place / kBeyond_m_s
+        : place >= pace.length_m() ? pace.duration_s() + (place - pace.length_m()) / kBeyond_m_s
+                                   : pace.timeAt(place);
+}
+
+double GapScene::shareAt(double time_s) const
+{
+    return (along(time_s) - along(from_s)) / (along(to_s) - along(from_s));
+}
 
 GapLayout gapLayout(const GapScene& scene, const QRectF& rect)
 {

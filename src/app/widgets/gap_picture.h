@@ -12,11 +12,15 @@
 
 #include <optional>
 #include <string>
+#include <utility>
 #include <vector>
 
 class QPainter;
 
 namespace brumefall::app {
+
+/// What runs evenly to the right: the clock, or the road.
+enum class GapAxis { time, distance };
 
 /// What is drawn. Times in seconds from go.
 struct GapScene {
@@ -26,10 +30,27 @@ struct GapScene {
     const std::vector<take::Verdict>* verdicts = nullptr; ///< drawn as read, where there is a take
     double from_s = 0.0;
     double to_s = 20.0;
+    GapAxis axis = GapAxis::time;
     std::optional<double> now_s;
     std::string selected;
+    std::pair<std::size_t, std::size_t>
+        stretch{}; ///< notes of the plan [first, last) that are chosen together
+    /// A call that is being moved by hand, and where it would start.
+    struct Dragged {
+        std::size_t call;
+        double start_s;
+    };
+    std::optional<Dragged> dragged;
     bool windows = true;
     bool figures = true;
+
+    /// Where a moment lies on the axis: seconds, or the metres that the car has gone by then. Before go and
+    /// after the end metres go on evenly, so that every moment has a place.
+    [[nodiscard]] double along(double time_s) const;
+    /// The moment at a place of the axis.
+    [[nodiscard]] double timeAt(double along) const;
+    /// Share of the picture's width at which a moment lies: 0 at `from_s`, 1 at `to_s`.
+    [[nodiscard]] double shareAt(double time_s) const;
 };
 
 /// Where things are, for the mouse.

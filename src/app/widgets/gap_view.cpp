@@ -1,5 +1,7 @@
 #include "widgets/gap_view.h"
 
+#include "plan/limits.h"
+
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
@@ -34,12 +36,31 @@ void GapView::setSpan(double from_s, double to_s)
     update();
 }
 
+void GapView::setAxis(GapAxis axis)
+{
+    scene_.axis = axis;
+    setAccessibleName(
+        axis == GapAxis::time ? tr("Voice and road on one time axis") : tr("Voice and road along the road"));
+    update();
+}
+
+std::pair<double, double> GapView::span() const
+{
+    return {scene_.along(scene_.from_s), scene_.along(scene_.to_s)};
+}
+
+void GapView::showAlong(double from, double to)
+{
+    setSpan(scene_.timeAt(from), scene_.timeAt(to));
+}
+
 void GapView::showTime(double now_s, bool follow)
 {
     scene_.now_s = now_s;
     if (follow) {
-        const double length = scene_.to_s - scene_.from_s;
-        setSpan(now_s - 0.33 * length, now_s + 0.67 * length);
+        const auto [from, to] = span();
+        const double now = scene_.along(now_s);
+        showAlong(now - 0.33 * (to - from), now + 0.67 * (to - from));
     }
     update();
 }
@@ -50,8 +71,9 @@ void GapView::showNote(const std::string& id)
     if (scene_.plan != nullptr) {
         for (const auto& note : scene_.plan->notes) {
             if (note.id == id && (note.start_s < scene_.from_s || note.arrive_s > scene_.to_s)) {
-                const double length = scene_.to_s - scene_.from_s;
-                setSpan(note.start_s - 0.3 * length, note.start_s + 0.7 * length);
+                const auto [from, to] = span();
+                const double start = scene_.along(note.start_s);
+                showAlong(start - 0.3 * (to - from), start + 0.7 * (to - from));
             }
         }
     }
@@ -60,7 +82,8 @@ void GapView::showNote(const std::string& id)
 
 double GapView::timeAt(double x) const
 {
-    return scene_.from_s + (scene_.to_s - scene_.from_s) * x / std::max(1, width());
+    const auto [from, to] = span();
+    return scene_.timeAt(from + (to - from) * x / std::max(1, width()));
 }
 
 QRectF GapView::callRect(std::size_t call) const
@@ -69,7 +92,7 @@ QRectF GapView::callRect(std::size_t call) const
         return {};
     }
     const auto layout = gapLayout(scene_, rect());
-    const auto x = [&](double t) { return width() * (t - scene_.from_s) / (scene_.to_s - scene_.from_s); };
+    const auto x = [&](double t) { return width() * scene_.shareAt(t); };
     const auto& planned = scene_.plan->calls[call];
     return {
         QPointF(x(planned.start_s), layout.voice.top()), QPointF(x(planned.end_s), layout.voice.bottom())};
@@ -96,14 +119,14 @@ void GapView::paintEvent(QPaintEvent*)
 
 void GapView::wheelEvent(QWheelEvent* event)
 {
-    const double length = scene_.to_s - scene_.from_s;
+    const auto [from, to] = span();
     if (event->modifiers().testFlag(Qt::ControlModifier)) {
-        const double centre_s = timeAt(event->position().x());
+        const double centre = scene_.along(timeAt(event->position().x()));
         const double factor = std::pow(0.85, event->angleDelta().y() / 120.0);
-        setSpan(centre_s - (centre_s - scene_.from_s) * factor, centre_s + (scene_.to_s - centre_s) * factor);
+        showAlong(centre - (centre - from) * factor, centre + (to - centre) * factor);
     } else {
-        const double step = -0.12 * length * (event->angleDelta().y() + event->angleDelta().x()) / 120.0;
-        setSpan(scene_.from_s + step, scene_.to_s + step);
+        const double step = -0.12 * (to - from) * (event->angleDelta().y() + event->angleDelta().x()) / 120.0;
+        showAlong(from + step, to + step);
     }
     event->accept();
 }
@@ -111,7 +134,7 @@ void GapView::wheelEvent(QWheelEvent* event)
 void GapView::mousePressEvent(QMouseEvent* event)
 {
     press_ = event->position();
-    press_from_s_ = scene_.from_s;
+    press_span_ = span();
     moved_ = false;
     dragged_call_ = movable_ ? callAt(press_) : -1;
     if (dragged_call_ >= 0) {
@@ -127,20 +150,40 @@ void GapView::mouseMoveEvent(QMouseEvent* event)
     }
     moved_ = moved_ || std::abs(event->position().x() - press_.x()) > 4;
     if (moved_ && dragged_call_ < 0) {
-        const double length = scene_.to_s - scene_.from_s;
-        const double shift = length * (press_.x() - event->position().x()) / std::max(1, width());
-        setSpan(press_from_s_ + shift, press_from_s_ + shift + length);
+        const auto [from, to] = press_span_;
+        const double shift = (to - from) * (press_.x() - event->position().x()) / std::max(1, width());
+        showAlong(from + shift, to + shift);
+    } else if (moved_) {
+        scene_.dragged =
+            GapScene::Dragged{static_cast<std::size_t>(dragged_call_), draggedStart(event->position().x())};
+        update();
     }
+}
+
+double GapView::draggedStart(double x) const
+{
+    constexpr double kHold_px = 8.0;
+    const double start_s = timeAt(x) - drag_offset_s_;
+    const auto limits = plan::callLimits(*scene_.plan, static_cast<std::size_t>(dragged_call_));
+    for (const double limit_s : {limits.latest_s, limits.earliest_s}) {
+        if (std::abs(scene_.shareAt(limit_s) - scene_.shareAt(start_s)) * width() < kHold_px) {
+            return limit_s;
+        }
+    }
+    return start_s;
 }
 
 void GapView::mouseReleaseEvent(QMouseEvent* event)
 {
     if (moved_ && dragged_call_ >= 0) {
-        emit callMoved(
-            static_cast<std::size_t>(dragged_call_), timeAt(event->position().x()) - drag_offset_s_);
+        const auto call = static_cast<std::size_t>(dragged_call_);
+        const double start_s = draggedStart(event->position().x());
+        scene_.dragged.reset();
+        emit callMoved(call, start_s);
     } else if (!moved_) {
-        clickAt(event->position());
+        clickAt(event->position(), event->modifiers().testFlag(Qt::ShiftModifier));
     }
+    scene_.dragged.reset();
     dragged_call_ = -1;
 }
 
@@ -151,7 +194,7 @@ void GapView::mouseDoubleClickEvent(QMouseEvent* event)
     }
 }
 
-void GapView::clickAt(const QPointF& point)
+void GapView::clickAt(const QPointF& point, bool extend)
 {
     if (scene_.plan == nullptr || scene_.prepared == nullptr) {
         return;
@@ -170,7 +213,8 @@ void GapView::clickAt(const QPointF& point)
         }
     }
     if (nearest != nullptr && distance < 0.08 * (scene_.to_s - scene_.from_s)) {
-        emit noteClicked(QString::fromStdString(nearest->id));
+        const auto id = QString::fromStdString(nearest->id);
+        extend ? emit noteReached(id) : emit noteClicked(id);
     } else {
         emit timeClicked(t);
     }
@@ -178,12 +222,13 @@ void GapView::clickAt(const QPointF& point)
 
 void GapView::keyPressEvent(QKeyEvent* event)
 {
-    const double length = scene_.to_s - scene_.from_s;
-    const double middle = 0.5 * (scene_.from_s + scene_.to_s);
+    const auto [from, to] = span();
+    const double length = to - from;
+    const double middle = 0.5 * (from + to);
     switch (event->key()) {
     case Qt::Key_Plus:
-    case Qt::Key_Equal: setSpan(middle - 0.4 * length, middle + 0.4 * length); break;
-    case Qt::Key_Minus: setSpan(middle - 0.625 * length, middle + 0.625 * length); break;
+    case Qt::Key_Equal: showAlong(middle - 0.4 * length, middle + 0.4 * length); break;
+    case Qt::Key_Minus: showAlong(middle - 0.625 * length, middle + 0.625 * length); break;
     default: QWidget::keyPressEvent(event);
     }
 }

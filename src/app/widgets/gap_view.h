@@ -5,6 +5,8 @@
 
 #include <QWidget>
 
+#include <utility>
+
 namespace brumefall::app {
 
 class GapView : public QWidget {
@@ -15,6 +17,8 @@ public:
 
     [[nodiscard]] GapScene& scene() { return scene_; }
     void setSpan(double from_s, double to_s);
+    /// The same piece of the stage, on the other axis.
+    void setAxis(GapAxis axis);
     /// Keeps `now_s` a third into the view; `follow` false only moves the lamp.
     void showTime(double now_s, bool follow);
     void showNote(const std::string& id);
@@ -23,6 +27,7 @@ public:
 
 signals:
     void noteClicked(const QString& id);
+    void noteReached(const QString& id); ///< clicked with Shift: a stretch from the chosen note
     void timeClicked(double stage_s);
     void callMoved(std::size_t call, double start_s);
     void callReleased(std::size_t call);
@@ -38,15 +43,20 @@ protected:
 
 private:
     [[nodiscard]] double timeAt(double x) const;
+    /// The span as it lies on the axis, and moved there: seconds, or metres.
+    [[nodiscard]] std::pair<double, double> span() const;
+    void showAlong(double from, double to);
     [[nodiscard]] int callAt(const QPointF& point) const;
-    void clickAt(const QPointF& point);
+    void clickAt(const QPointF& point, bool extend);
+    /// Where a dragged call would start, held for a while at the ends of its windows.
+    [[nodiscard]] double draggedStart(double x) const;
 
     GapScene scene_;
     bool movable_ = false;
     int dragged_call_ = -1;
     double drag_offset_s_ = 0.0;
     QPointF press_;
-    double press_from_s_ = 0.0;
+    std::pair<double, double> press_span_;
     bool moved_ = false;
 };
 

@@ -9,7 +9,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <sstream>
+#include <utility>
 
 namespace brumefall::app {
 namespace {
@@ -18,15 +18,10 @@ constexpr double kStep_m = 5.0;
 constexpr double kLoadWindow_s = 20.0;
 constexpr double kHeaviest_words_s = 3.6;
 
+/// Words with one blank between.
 int countWords(const std::string& text)
 {
-    std::istringstream stream(text);
-    int words = 0;
-    std::string word;
-    while (stream >> word) {
-        ++words;
-    }
-    return words;
+    return text.empty() ? 0 : 1 + static_cast<int>(std::count(text.begin(), text.end(), ' '));
 }
 
 } // namespace
@@ -54,12 +49,13 @@ Spine::Spine(Document& document, Transport& transport, QWidget* parent)
 
 void Spine::rebuild()
 {
-    picture_ = QPixmap();
-    sway_.clear();
+    const auto sway_before = std::exchange(sway_, {});
     load_.clear();
+    squeezes_.clear();
     const auto& prepared = document_.prepared();
     const auto& pace = prepared.placement.pace;
     if (pace.empty()) {
+        picture_ = QPixmap();
         update();
         return;
     }
@@ -89,17 +85,46 @@ void Spine::rebuild()
     for (double& s : sway_) {
         s /= widest;
     }
-    for (std::size_t i = 0; i < count; i += 4) {
-        const double t = pace.timeAt(static_cast<double>(i) * kStep_m);
-        int words = 0;
-        for (const auto& note : prepared.plan.notes) {
-            if (std::abs(note.end_s - t) < 0.5 * kLoadWindow_s) {
-                words += countWords(note.spoken) + countWords(note.spoken_after);
-            }
+    if (sway_ != sway_before) {
+        picture_ = QPixmap(); // the road is another; drawing it takes longer than planning it
+    }
+    measureLoad(count);
+    for (const auto& squeeze : prepared.plan.squeezes) {
+        const int first = document_.numberOf(squeeze.first);
+        const int last = document_.numberOf(squeeze.last);
+        if (first > 0 && last > 0) {
+            const auto at = [&](int number) {
+                return prepared.placement.notes[static_cast<std::size_t>(number - 1)].station_m;
+            };
+            squeezes_.emplace_back(at(first), at(last));
+        }
+    }
+    update();
+}
+
+/// Words a second in the twenty seconds around every fourth step; both walk along the stage together.
+void Spine::measureLoad(std::size_t steps)
+{
+    const auto& prepared = document_.prepared();
+    const auto& notes = prepared.plan.notes;
+    std::vector<std::pair<double, int>> said; // when, and how many words
+    for (const auto& note : notes) {
+        said.emplace_back(note.end_s, countWords(note.spoken) + countWords(note.spoken_after));
+    }
+    std::sort(said.begin(), said.end());
+    std::size_t first = 0;
+    std::size_t last = 0;
+    int words = 0;
+    for (std::size_t i = 0; i < steps; i += 4) {
+        const double t = prepared.placement.pace.timeAt(static_cast<double>(i) * kStep_m);
+        for (; last < said.size() && said[last].first < t + 0.5 * kLoadWindow_s; ++last) {
+            words += said[last].second;
+        }
+        for (; first < last && said[first].first <= t - 0.5 * kLoadWindow_s; ++first) {
+            words -= said[first].second;
         }
         load_.push_back(words / kLoadWindow_s);
     }
-    update();
 }
 
 QRectF Spine::roadArea() const
@@ -137,35 +162,47 @@ void Spine::paintRoad(QPainter& p) const
     p.drawText(QRectF(0, area.bottom() + 6, width(), 20), Qt::AlignCenter, tr("go"));
     p.drawText(QRectF(0, area.top() - 27, width(), 20), Qt::AlignCenter,
         tr("%1 m").arg(std::lround(prepared.placement.pace.length_m())));
-    const double right = area.right();
-    for (std::size_t i = 0; i < load_.size(); ++i) {
-        const double y = yOf(static_cast<double>(i) * 4.0 * kStep_m);
-        const double length = 34.0 * std::min(1.0, load_[i] / kHeaviest_words_s);
-        p.setPen(QPen(load_[i] > 2.6 ? t.quiet : t.line, 2.0));
-        p.drawLine(QPointF(right + 10 - length, y), QPointF(right + 10, y));
-    }
     QPainterPath path;
+    constexpr double kApart_px = 1.5; // on a long stage many steps fall on one pixel
     for (std::size_t i = 0; i < sway_.size(); ++i) {
         const QPointF point = pointAt(static_cast<double>(i) * kStep_m);
-        i == 0 ? path.moveTo(point) : path.lineTo(point);
+        if (i == 0) {
+            path.moveTo(point);
+        } else if (QLineF(path.currentPosition(), point).length() > kApart_px || i + 1 == sway_.size()) {
+            path.lineTo(point);
+        }
     }
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(t.shelf, 9, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     p.drawPath(path);
     p.setPen(QPen(t.road, 2.0, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     p.drawPath(path);
-    for (const auto& squeeze : prepared.plan.squeezes) { // a vice on the left of the road
-        const int first = document_.numberOf(squeeze.first);
-        const int last = document_.numberOf(squeeze.last);
-        if (first > 0 && last > 0) {
-            const double y0 = yOf(prepared.placement.notes[static_cast<std::size_t>(last - 1)].station_m) - 4;
-            const double y1 =
-                yOf(prepared.placement.notes[static_cast<std::size_t>(first - 1)].station_m) + 4;
-            p.setPen(QPen(t.ink, 2.2));
-            p.drawLine(QPointF(6, y0), QPointF(6, y1));
-            p.drawLine(QPointF(6, y0), QPointF(11, y0));
-            p.drawLine(QPointF(6, y1), QPointF(11, y1));
+}
+
+/// The words along the road on its right, the squeezes as vices on its left.
+void Spine::paintPlan(QPainter& p) const
+{
+    const Theme& t = theme();
+    const QRectF area = roadArea();
+    const double right = area.right();
+    double drawn_y = 1e9;
+    for (std::size_t i = 0; i < load_.size(); ++i) {
+        const double y = yOf(static_cast<double>(i) * 4.0 * kStep_m);
+        if (drawn_y - y < 1.0) {
+            continue; // on a long stage many steps fall on one pixel
         }
+        drawn_y = y;
+        const double length = 34.0 * std::min(1.0, load_[i] / kHeaviest_words_s);
+        p.setPen(QPen(load_[i] > 2.6 ? t.quiet : t.line, 2.0));
+        p.drawLine(QPointF(right + 10 - length, y), QPointF(right + 10, y));
+    }
+    p.setPen(QPen(t.ink, 2.2));
+    for (const auto& [first_m, last_m] : squeezes_) {
+        const double top = yOf(last_m) - 4;
+        const double bottom = yOf(first_m) + 4;
+        p.drawLine(QPointF(6, top), QPointF(6, bottom));
+        p.drawLine(QPointF(6, top), QPointF(11, top));
+        p.drawLine(QPointF(6, bottom), QPointF(11, bottom));
     }
 }
 
@@ -185,6 +222,7 @@ void Spine::paintEvent(QPaintEvent*)
         return;
     }
     p.setRenderHint(QPainter::Antialiasing);
+    paintPlan(p);
     p.setFont(typeface(type::kSmall));
     const auto& prepared = document_.prepared();
     if (const int number = document_.numberOf(document_.currentNote().toStdString()); number > 0) {

@@ -15,9 +15,12 @@ std::vector<Knot> increasing(std::span<const Knot> knots)
     std::vector<Knot> sorted(knots.begin(), knots.end());
     std::erase_if(
         sorted, [](const Knot& k) { return !std::isfinite(k.station_m) || !std::isfinite(k.time_s); });
-    std::stable_sort(
-        sorted.begin(), sorted.end(), [](const Knot& a, const Knot& b) { return a.station_m < b.station_m; });
+    const auto before = [](const Knot& a, const Knot& b) { return a.station_m < b.station_m; };
+    if (!std::is_sorted(sorted.begin(), sorted.end(), before)) {
+        std::stable_sort(sorted.begin(), sorted.end(), before);
+    }
     std::vector<Knot> out;
+    out.reserve(sorted.size());
     for (const Knot& knot : sorted) {
         if (out.empty()
             || (knot.station_m >= out.back().station_m + kLeastStep_m
@@ -74,7 +77,11 @@ double MonotoneCurve::at(double x) const
     if (x >= x_.back()) {
         return y_.back() + slope_.back() * (x - x_.back());
     }
-    const std::size_t i = segment(x);
+    return valueIn(segment(x), x);
+}
+
+double MonotoneCurve::valueIn(std::size_t i, double x) const
+{
     const double h = x_[i + 1] - x_[i];
     const double t = (x - x_[i]) / h;
     const double u = 1.0 - t;
@@ -131,9 +138,9 @@ double MonotoneCurve::inverseAt(double y) const
     double high = x_[i + 1];
     double x = low + (high - low) * (y - y_[i]) / std::max(y_[i + 1] - y_[i], 1e-12);
     for (int step = 0; step < 60; ++step) {
-        const double error = at(x) - y;
+        const double error = valueIn(i, x) - y;
         (error > 0.0 ? high : low) = x;
-        const double slope = slopeAt(x);
+        const double slope = slopeIn(i, x);
         const double newton = slope > 0.0 ? x - error / slope : low - 1.0;
         const double next = newton > low && newton < high ? newton : 0.5 * (low + high);
         if (std::abs(next - x) < 1e-10 * (1.0 + std::abs(x))) {
@@ -152,6 +159,8 @@ Pace::Pace(std::span<const Knot> knots)
     }
     std::vector<double> station;
     std::vector<double> time;
+    station.reserve(good.size());
+    time.reserve(good.size());
     for (const Knot& knot : good) {
         station.push_back(knot.station_m);
         time.push_back(knot.time_s);

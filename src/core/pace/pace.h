@@ -36,6 +36,7 @@ public:
 
 private:
     [[nodiscard]] std::size_t segment(double x) const;
+    [[nodiscard]] double valueIn(std::size_t segment, double x) const;
     [[nodiscard]] double slopeIn(std::size_t segment, double x) const;
 
     std::vector<double> x_;

@@ -35,7 +35,43 @@ void warnOfSpeed(
     }
 }
 
-/// Marks in road order, from go; those that go back in time are left out and told.
+/// Which of `marks` (in road order) agree with each other: the heaviest run of increasing times, so that one
+/// misplaced mark costs itself and not those after it. A mark outweighs any number of proposals.
+/// Fredman, Discrete Mathematics 11 (1975), 29-35, with weights; O(n log n).
+std::vector<bool> agreeing(const std::vector<MarkedNote>& marks)
+{
+    constexpr auto kNone = static_cast<std::size_t>(-1);
+    struct Best {
+        double weight;
+        std::size_t mark;
+    };
+    const double mark_weighs = 1.0 + static_cast<double>(marks.size());
+    std::map<double, Best> best_until; // by time of the run's last mark; weights increase with the time
+    std::vector<std::size_t> before(marks.size(), kNone);
+    for (std::size_t i = 0; i < marks.size(); ++i) {
+        auto after = best_until.lower_bound(marks[i].time_s);
+        double weight = marks[i].draft ? 1.0 : mark_weighs;
+        if (after != best_until.begin()) {
+            const Best& best = std::prev(after)->second;
+            before[i] = best.mark;
+            weight += best.weight;
+        }
+        while (after != best_until.end() && after->second.weight <= weight) {
+            after = best_until.erase(after);
+        }
+        if (after == best_until.end() || after->first > marks[i].time_s) {
+            best_until[marks[i].time_s] = {weight, i};
+        }
+    }
+    std::vector<bool> agrees(marks.size(), false);
+    for (std::size_t i = best_until.empty() ? kNone : best_until.rbegin()->second.mark; i != kNone;
+         i = before[i]) {
+        agrees[i] = true;
+    }
+    return agrees;
+}
+
+/// Marks in road order, from go; those that contradict the others are left out and told.
 std::vector<MarkedNote> orderedMarks(
     const road::Road& road, const Pass& pass, std::vector<std::string>& warnings)
 {
@@ -51,24 +87,24 @@ std::vector<MarkedNote> orderedMarks(
     }
     std::sort(marks.begin(), marks.end(),
         [](const MarkedNote& a, const MarkedNote& b) { return a.index < b.index; });
+    const auto agrees = agreeing(marks);
     std::vector<MarkedNote> good;
-    for (const MarkedNote& mark : marks) {
-        if (!good.empty() && good.back().draft && !mark.draft && mark.time_s <= good.back().time_s) {
-            good.pop_back(); // a proposal gives way to a mark
-        }
-        if (!good.empty() && mark.draft && mark.time_s <= good.back().time_s) {
-            continue;
-        }
-        if (!good.empty() && mark.time_s <= good.back().time_s) {
-            warnings.push_back("the mark of note " + std::to_string(mark.index + 1)
-                + " is before the mark of note " + std::to_string(good.back().index + 1)
+    for (std::size_t i = 0; i < marks.size(); ++i) {
+        if (agrees[i]) {
+            if (!good.empty()) {
+                warnOfSpeed(road, good.back(), marks[i], warnings);
+            }
+            good.push_back(marks[i]);
+        } else if (!marks[i].draft) { // a proposal gives way to a mark without a word
+            const auto next = std::find(agrees.begin() + static_cast<std::ptrdiff_t>(i), agrees.end(), true);
+            const bool too_early = !good.empty() && marks[i].time_s <= good.back().time_s;
+            const std::size_t other = too_early || next == agrees.end()
+                ? good.back().index
+                : marks[static_cast<std::size_t>(next - agrees.begin())].index;
+            warnings.push_back("the mark of note " + std::to_string(marks[i].index + 1) + " is "
+                + (too_early ? "before" : "after") + " the mark of note " + std::to_string(other + 1)
                 + "; it was left out");
-            continue;
         }
-        if (!good.empty()) {
-            warnOfSpeed(road, good.back(), mark, warnings);
-        }
-        good.push_back(mark);
     }
     return good;
 }
@@ -193,6 +229,36 @@ Placement placeByPrediction(const road::Road& road, const Rehearsal& rehearsal)
         out.notes.push_back({note.id, note.station_m, arrive_s, 0.05 * arrive_s, false, false});
     }
     return out;
+}
+
+Placement asIfWet(const road::Road& road, const Placement& dry, Rehearsal rehearsal)
+{
+    constexpr double kStep_m = 10.0;
+    rehearsal.target_time_s = 0.0;
+    rehearsal.wet = false;
+    const Pace modelled_dry = predictPace(road, carModel(rehearsal));
+    rehearsal.wet = true;
+    const Pace modelled_wet = predictPace(road, carModel(rehearsal));
+    const double length_m = dry.pace.length_m();
+    const double to_road = road.length_m / length_m; // a measured road and the notes' own differ in length
+    std::vector<Knot> knots{{0.0, 0.0}};
+    double time_s = 0.0;
+    for (double at_m = 0.0; at_m < length_m; at_m += kStep_m) {
+        const double next_m = std::min(at_m + kStep_m, length_m);
+        const auto takes = [](const Pace& pace, double from, double to) {
+            return pace.timeAt(to) - pace.timeAt(from);
+        };
+        const double slower = takes(modelled_wet, at_m * to_road, next_m * to_road)
+            / std::max(takes(modelled_dry, at_m * to_road, next_m * to_road), 1e-6);
+        time_s += takes(dry.pace, at_m, next_m) * std::max(slower, 1.0);
+        knots.push_back({next_m, time_s});
+    }
+    Placement wet = dry;
+    wet.pace = Pace(knots);
+    for (PlacedNote& note : wet.notes) {
+        note.arrive_s = wet.pace.timeAt(note.station_m);
+    }
+    return wet;
 }
 
 } // namespace brumefall::pace

@@ -74,4 +74,7 @@ struct Placement {
 /// Places the notes by the rehearsal pace alone.
 [[nodiscard]] Placement placeByPrediction(const road::Road& road, const Rehearsal& rehearsal);
 
+/// `dry` as it would be on a wet road: at every place slower by as much as the rehearsal pace of `road` is.
+[[nodiscard]] Placement asIfWet(const road::Road& road, const Placement& dry, Rehearsal rehearsal);
+
 } // namespace brumefall::pace

@@ -57,6 +57,8 @@ double gripLeft(double speed, double limit, double top_speed)
 Pace predictPace(const road::Road& road, const CarModel& car, double step_m)
 {
     const double length_m = std::max(road.length_m, 2.0 * step_m);
+    constexpr double kMostSteps = 50'000.0; // what no stage is long enough for is walked more coarsely
+    step_m = std::max(step_m, length_m / kMostSteps);
     const auto count = static_cast<std::size_t>(std::ceil(length_m / step_m)) + 1;
     const auto limit = cornerSpeeds(road, car, count, step_m);
     std::vector<double> speed = limit;

@@ -22,7 +22,8 @@ struct CarModel {
     double top_speed_m_s = 48.0;
 };
 
-/// The speed profile of `road`, from standstill at go. `step_m` is the grid.
+/// The speed profile of `road`, from standstill at go. `step_m` is the grid, coarser on a road that has more
+/// than 50,000 steps.
 [[nodiscard]] Pace predictPace(const road::Road& road, const CarModel& car, double step_m = 2.0);
 
 } // namespace brumefall::pace

@@ -43,6 +43,7 @@ double wishedLead_s(const notes::Note& note, notes::Scale scale, const Driver& d
     if (!note.warnings.empty()) {
         lead_s += driver.warning_s;
     }
+    lead_s += driver.speed_s * std::max(0.0, speed_m_s - kSlowApproach_m_s) / 10.0;
     return std::max(lead_s, driver.floor_m / std::max(speed_m_s, 3.0));
 }
 

@@ -42,6 +42,7 @@ struct Driver {
     double slow_s = 2.1;
     double hazard_s = 2.1;
     double warning_s = 0.5; ///< added for a warning
+    double speed_s = 0.0; ///< added for every 10 m/s of approach speed above kSlowApproach_m_s
     double floor_m = 20.0; ///< never less than this far before the action point
     double brake_m_s2 = 5.5; ///< braking the driver does before a corner
     double late_penalty = 12.0; ///< how much worse late is than early
@@ -49,10 +50,14 @@ struct Driver {
     bool operator==(const Driver&) const = default;
 };
 
+/// Up to this approach speed a note gets the lead of its class; see Driver::speed_s.
+inline constexpr double kSlowApproach_m_s = 15.0;
+
 [[nodiscard]] LeadClass leadClass(const notes::Note& note, notes::Scale scale);
 [[nodiscard]] std::string toString(LeadClass lead_class);
 
-/// Seconds that the driver wishes between the end of the note and its action point, at `speed_m_s`.
+/// Seconds that the driver wishes between the end of the note and its action point, approached at
+/// `speed_m_s`.
 [[nodiscard]] double wishedLead_s(
     const notes::Note& note, notes::Scale scale, const Driver& driver, double speed_m_s);
 

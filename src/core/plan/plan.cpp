@@ -86,6 +86,9 @@ public:
 private:
     void describeNotes()
     {
+        plan_.notes.reserve(in_.placement->notes.size());
+        plan_.calls.reserve(in_.calls.size());
+        sources_.reserve(in_.placement->notes.size());
         std::size_t k = 0;
         for (const notes::Call& call : in_.calls) {
             if (call.notes.empty()) {
@@ -169,8 +172,10 @@ private:
     void speak()
     {
         std::vector<CallToPlan> calls;
+        calls.reserve(plan_.calls.size());
         for (const PlannedCall& call : plan_.calls) {
             CallToPlan to_plan;
+            to_plan.notes.reserve(call.last - call.first);
             double offset_s = 0.0;
             for (std::size_t k = call.first; k < call.last; ++k) {
                 const PlannedNote& note = plan_.notes[k];

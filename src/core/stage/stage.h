@@ -10,6 +10,7 @@
 #include "pace/pass.h"
 #include "plan/people.h"
 #include "plan/plan.h"
+#include "plan/usable.h"
 #include "take/take.h"
 
 #include <filesystem>
@@ -88,6 +89,7 @@ struct Prepared {
     road::Road road;
     pace::Placement placement;
     plan::Plan plan;
+    std::vector<plan::Doubt> doubts; ///< what of the reader and the driver could not be meant
 };
 
 /// Notes, road, places and plan of `stage`; `pass` may be null for the predicted pace. A positive
@@ -97,6 +99,9 @@ struct Prepared {
 /// The same, for notes that are understood already.
 [[nodiscard]] Prepared prepare(
     const Stage& stage, notes::ParsedNotes notes, const pace::Pass* pass, double target_time_s = 0.0);
+
+/// Makes the plan of `prepared` anew, its notes, road and places as they are.
+void makePlan(Prepared& prepared, const Stage& stage);
 
 /// The stage with a remedy for a squeeze accepted; `notes` are its notes understood.
 [[nodiscard]] Stage withRemedy(

@@ -33,8 +33,8 @@ Json driverToJson(const plan::Driver& driver)
 {
     return {{"reaction_s", driver.reaction_s}, {"holds_notes", driver.holds_notes}, {"fast_s", driver.fast_s},
         {"medium_s", driver.medium_s}, {"slow_s", driver.slow_s}, {"hazard_s", driver.hazard_s},
-        {"warning_s", driver.warning_s}, {"floor_m", driver.floor_m}, {"brake_m_s2", driver.brake_m_s2},
-        {"late_penalty", driver.late_penalty}};
+        {"warning_s", driver.warning_s}, {"speed_s", driver.speed_s}, {"floor_m", driver.floor_m},
+        {"brake_m_s2", driver.brake_m_s2}, {"late_penalty", driver.late_penalty}};
 }
 
 double positive(const Json& json, const char* name, double fallback)
@@ -43,29 +43,32 @@ double positive(const Json& json, const char* name, double fallback)
     return value > 0.0 && value < 1e6 ? value : fallback;
 }
 
+/// As written, whether it can be meant or not: plan::usable says so where a plan is made.
 plan::Reader readerFromJson(const Json& json)
 {
     plan::Reader reader;
-    reader.rate_syll_s = positive(json, "rate_syll_s", reader.rate_syll_s);
-    reader.breath_s = std::clamp(json.value("breath_s", reader.breath_s), 0.0, 10.0);
-    reader.fastest_syll_s = positive(json, "fastest_syll_s", reader.fastest_syll_s);
-    reader.longest_run_s = positive(json, "longest_run_s", reader.longest_run_s);
+    reader.rate_syll_s = json.value("rate_syll_s", reader.rate_syll_s);
+    reader.breath_s = json.value("breath_s", reader.breath_s);
+    reader.fastest_syll_s = json.value("fastest_syll_s", reader.fastest_syll_s);
+    reader.longest_run_s = json.value("longest_run_s", reader.longest_run_s);
     return reader;
 }
 
 plan::Driver driverFromJson(const Json& json)
 {
     plan::Driver driver;
-    driver.reaction_s = std::clamp(json.value("reaction_s", driver.reaction_s), 0.0, 10.0);
-    driver.holds_notes = std::clamp(json.value("holds_notes", driver.holds_notes), 1, 50);
-    driver.fast_s = positive(json, "fast_s", driver.fast_s);
-    driver.medium_s = positive(json, "medium_s", driver.medium_s);
-    driver.slow_s = positive(json, "slow_s", driver.slow_s);
-    driver.hazard_s = positive(json, "hazard_s", driver.hazard_s);
-    driver.warning_s = std::clamp(json.value("warning_s", driver.warning_s), 0.0, 60.0);
-    driver.floor_m = std::clamp(json.value("floor_m", driver.floor_m), 0.0, 1000.0);
-    driver.brake_m_s2 = positive(json, "brake_m_s2", driver.brake_m_s2);
-    driver.late_penalty = positive(json, "late_penalty", driver.late_penalty);
+    driver.reaction_s = json.value("reaction_s", driver.reaction_s);
+    driver.holds_notes = static_cast<int>(
+        std::clamp(json.value("holds_notes", static_cast<double>(driver.holds_notes)), -1e6, 1e6));
+    driver.fast_s = json.value("fast_s", driver.fast_s);
+    driver.medium_s = json.value("medium_s", driver.medium_s);
+    driver.slow_s = json.value("slow_s", driver.slow_s);
+    driver.hazard_s = json.value("hazard_s", driver.hazard_s);
+    driver.warning_s = json.value("warning_s", driver.warning_s);
+    driver.speed_s = json.value("speed_s", driver.speed_s);
+    driver.floor_m = json.value("floor_m", driver.floor_m);
+    driver.brake_m_s2 = json.value("brake_m_s2", driver.brake_m_s2);
+    driver.late_penalty = json.value("late_penalty", driver.late_penalty);
     return driver;
 }
 
