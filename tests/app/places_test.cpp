@@ -95,6 +95,7 @@ TEST_F(PlacesTest, GoAndFinishAreSetByKeyAndAnImpossibleFinishIsTold)
     ASSERT_TRUE(waitFor([&] { return !window_->transport().player().isSeeking(); }, 5000));
     key(Qt::Key_H);
     EXPECT_NEAR(pass().go_s, 20.0, 0.05);
+    find<QPushButton>("placesPass")->click();
     EXPECT_NEAR(find<QDoubleSpinBox>("momentGo")->value(), 20.0, 0.05);
     find<QDoubleSpinBox>("momentFinish")->setValue(3.0);
     EXPECT_TRUE(message().contains(QStringLiteral("not before go"))) << message().toStdString();

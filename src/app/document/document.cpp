@@ -318,7 +318,13 @@ int Document::numberOf(const std::string& id) const
     const auto& notes = prepared_.road.notes;
     const auto it =
         std::find_if(notes.begin(), notes.end(), [&](const road::RoadNote& n) { return n.id == id; });
-    return it == notes.end() ? 0 : static_cast<int>(it - notes.begin()) + 1;
+    if (it != notes.end()) {
+        return static_cast<int>(it - notes.begin()) + 1;
+    }
+    const auto& planned = prepared_.plan.notes;
+    const auto echo = std::find_if(planned.begin(), planned.end(),
+        [&](const plan::PlannedNote& n) { return n.id == id && !n.echo_of.empty(); });
+    return echo == planned.end() ? 0 : numberOf(echo->echo_of);
 }
 
 const notes::Note* Document::note(const std::string& id) const

@@ -98,7 +98,7 @@ public:
     /// Says in the window what is wrong with a file.
     void tell(const formats::FormatError& error);
 
-    /// 1-based number of a note in road order, 0 where there is none such.
+    /// 1-based number of a note in road order, 0 where there is none such; an echo has that of its note.
     [[nodiscard]] int numberOf(const std::string& id) const;
     [[nodiscard]] const notes::Note* note(const std::string& id) const;
 

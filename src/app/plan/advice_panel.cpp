@@ -105,9 +105,8 @@ void AdvicePanel::showPlan()
         }
     }
     if (plan.squeezes.empty()) {
-        list_->addItem(plan.notes.empty()
-                ? tr("Write the notes first (F1).")
-                : tr("Nowhere: everything can be said in time. Next: read it (F4)."));
+        list_->addItem(plan.notes.empty() ? tr("Write the notes first (F1).")
+                                          : tr("Nowhere: nothing comes too late. Next: read it (F4)."));
     } else if (remedy_of_row_.size() > 1) {
         list_->setCurrentRow(1);
     }

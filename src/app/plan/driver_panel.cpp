@@ -175,7 +175,7 @@ void DriverPanel::addReaderControls(QVBoxLayout* layout)
         connect(made, &QPushButton::clicked, this, action);
         head->addWidget(made);
     };
-    button(tr("1 min"), "calibrate", tr("Measure it: read aloud for a minute  (M)"),
+    button(tr("1 min  (M)"), "calibrate", tr("Measure it: read aloud for a minute"),
         [this] { emit calibrationWanted(); });
     button(tr("Takes"), "measureReader", tr("Measure it from the takes of this stage"),
         [this] { measureFromTakes(); });

@@ -4,6 +4,7 @@
 
 #include <QComboBox>
 #include <QHBoxLayout>
+#include <QHash>
 #include <QHeaderView>
 #include <QLabel>
 #include <QPainter>
@@ -53,6 +54,20 @@ void VerdictModel::show(const stage::Take* take)
 {
     beginResetModel();
     take_ = take;
+    numbers_.clear();
+    QHash<QString, int> number_of;
+    if (take_ != nullptr) {
+        for (const auto& note : take_->plan.notes) { // an echo has the number of what it says again
+            const auto id = QString::fromStdString(note.id);
+            const int number = note.echo_of.empty() ? static_cast<int>(number_of.size()) + 1 : 0;
+            if (number > 0) {
+                number_of.insert(id, number);
+            }
+            numbers_ << (number > 0
+                    ? QString::number(number)
+                    : QStringLiteral("(%1)").arg(number_of.value(QString::fromStdString(note.echo_of))));
+        }
+    }
     endResetModel();
 }
 
@@ -105,7 +120,7 @@ QVariant VerdictModel::data(const QModelIndex& index, int role) const
     }
     const bool heard = v->timing != take::Timing::missed;
     switch (index.column()) {
-    case kNumber: return index.row() + 1;
+    case kNumber: return numbers_.value(index.row());
     case kVerdict:
         return role == Qt::AccessibleTextRole ? QString::fromStdString(take::toString(v->timing)) : QString();
     case kNote:

@@ -36,6 +36,7 @@ public:
 
 private:
     const stage::Take* take_ = nullptr;
+    QStringList numbers_; ///< of the rows, as they are shown
 };
 
 /// The recording's waveform, on the same axis as the gap picture above it.
