@@ -5,11 +5,8 @@
 #include "widgets/wave_view.h"
 #include "window.h"
 
-#include <QFileDialog>
-#include <QLineEdit>
 #include <QPlainTextEdit>
 #include <QPushButton>
-#include <QTimer>
 
 using namespace brumefall;
 using namespace brumefall::app;
@@ -17,19 +14,7 @@ using namespace brumefall::app;
 namespace {
 
 using BadInputTest = support::Window;
-
-/// Types `file` into the file dialog that is about to open, and accepts it.
-void answerFileDialog(const std::filesystem::path& file)
-{
-    QTimer::singleShot(300, [file] {
-        auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
-        ASSERT_NE(dialog, nullptr);
-        auto* name = dialog->findChild<QLineEdit*>();
-        ASSERT_NE(name, nullptr);
-        name->setText(QString::fromStdString(file.string()));
-        QTest::keyClick(name, Qt::Key_Return);
-    });
-}
+using support::answerFileDialog;
 
 /// Replaces the stage pass's video by a plain one without sound.
 void makeSilentVideo(const std::filesystem::path& file, double duration_s)

@@ -4,13 +4,41 @@
 #include "main_window.h"
 #include "support.h"
 
+#include <QApplication>
 #include <QElapsedTimer>
+#include <QFileDialog>
+#include <QLineEdit>
 #include <QSignalSpy>
 #include <QTest>
+#include <QTimer>
 
 #include <gtest/gtest.h>
 
 namespace support {
+
+/// Types `file` into the file dialog that is about to open, and accepts it.
+inline void answerFileDialog(const std::filesystem::path& file)
+{
+    QTimer::singleShot(300, [file] {
+        auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+        ASSERT_NE(dialog, nullptr);
+        auto* name = dialog->findChild<QLineEdit*>();
+        ASSERT_NE(name, nullptr);
+        name->setText(QString::fromStdString(file.string()));
+        QTest::keyClick(name, Qt::Key_Return);
+    });
+}
+
+/// Types `words` into the line dialog that is about to open, and accepts it.
+inline void answerLineDialog(const QString& words)
+{
+    QTimer::singleShot(300, [words] {
+        auto* line = QApplication::activeModalWidget()->findChild<QLineEdit*>();
+        ASSERT_NE(line, nullptr);
+        line->setText(words);
+        QTest::keyClick(line, Qt::Key_Return);
+    });
+}
 
 class Window : public testing::Test {
 protected:

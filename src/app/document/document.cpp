@@ -1,5 +1,6 @@
 #include "document/document.h"
 
+#include "document/media_search.h"
 #include "formats/files.h"
 
 #include <algorithm>
@@ -107,15 +108,8 @@ QString Document::mediaFile() const
     const auto file = folder_ / current->media.path;
     std::error_code error;
     if (!std::filesystem::exists(file, error)) {
-        // a stage folder that was carried elsewhere: a file of that name and size beside it or in media/
-        const auto name = std::filesystem::path(current->media.path).filename();
-        for (const auto& near : {folder_ / "media" / name, folder_ / name, folder_.parent_path() / name}) {
-            const auto size = std::filesystem::file_size(near, error);
-            if (!error
-                && (current->media.size_bytes == 0
-                    || size == static_cast<std::uintmax_t>(current->media.size_bytes))) {
-                return QString::fromStdString(near.string());
-            }
+        if (const auto moved = findMoved(folder_, current->media)) {
+            return QString::fromStdString(moved->string());
         }
     }
     return QString::fromStdString(file.string());

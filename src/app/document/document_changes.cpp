@@ -2,6 +2,9 @@
 
 #include "document/document.h"
 
+#include "document/media_search.h"
+#include "media/sound.h"
+
 #include <QUndoCommand>
 
 #include <algorithm>
@@ -225,9 +228,23 @@ void Document::relink(const QString& file)
     const auto relative = std::filesystem::relative(path, folder_, error);
     after.media.path = error || relative.empty() ? path.string() : relative.string();
     const auto size = std::filesystem::file_size(path, error);
-    if (!error && after.media.size_bytes > 0 && size != static_cast<std::uintmax_t>(after.media.size_bytes)) {
-        emit message(tr("%1 is not as large as the video that this pass was made from; check its marks.")
-                         .arg(QString::fromStdString(path.filename().string())));
+    const auto name = QString::fromStdString(path.filename().string());
+    try {
+        const double duration_s = media::inspect(path).duration_s;
+        const double longer_s = duration_s - after.media.duration_s;
+        if (after.media.duration_s > 0.0 && std::abs(longer_s) > kSameLength_s) {
+            emit message(
+                (longer_s > 0.0 ? tr("%1 is %2 s longer than the video that this pass was made from; "
+                                     "check its go and its marks.")
+                                : tr("%1 is %2 s shorter than the video that this pass was made from; "
+                                     "check its go and its marks."))
+                    .arg(name)
+                    .arg(std::abs(longer_s), 0, 'f', 1));
+        }
+        after.media.duration_s = duration_s;
+    } catch (const media::MediaError& problem) {
+        emit message(tr("%1 The pass was not changed.").arg(QString::fromStdString(problem.what())));
+        return;
     }
     after.media.size_bytes = error ? 0 : static_cast<long long>(size);
     setPass(after, tr("Find the video again"));
