@@ -14,7 +14,10 @@
 #include <QListView>
 #include <QPushButton>
 #include <QTableWidget>
+#include <QTextBlock>
 #include <QTimer>
+
+#include <set>
 
 using namespace brumefall;
 using namespace brumefall::app;
@@ -141,6 +144,101 @@ TEST_F(NotesTest, AWordOfTheCrewsOwnIsUnderstoodAndTravelsAsAFile)
     const auto file = scratch_.path() / "our language.json";
     formats::writeStyle(file, window_->document().stage().style);
     EXPECT_EQ(formats::readStyle(file).words.at("bullet"), "six plus");
+}
+
+TEST_F(NotesTest, ACrewsLanguageTravelsThroughTheFileDialogsAndUndoBringsTheOldOneBack)
+{
+    open("left bullet 60\nright fgp 80\n");
+    find<QPushButton>("sideLanguage")->click();
+    auto style = window_->document().stage().style;
+    style.words["bullet"] = "six plus";
+    style.abbreviations["fgp"] = "three past white post";
+    style.order = notes::Order::direction_first;
+    style.grade_sizes["6"] = {150.0, 30.0};
+    window_->document().setStyle(style, QStringLiteral("Our language"));
+    EXPECT_TRUE(window_->document().prepared().notes.unknown.empty());
+    const auto file = scratch_.path() / "our language.json";
+    support::answerFileDialog(file);
+    find<QPushButton>("exportStyle")->click();
+    ASSERT_TRUE(std::filesystem::exists(file)) << message().toStdString();
+    window_->document().setStyle({}, QStringLiteral("No language"));
+    EXPECT_FALSE(window_->document().prepared().notes.unknown.empty());
+    support::answerFileDialog(file);
+    find<QPushButton>("importStyle")->click();
+    EXPECT_EQ(window_->document().stage().style, style);
+    EXPECT_TRUE(window_->document().prepared().notes.unknown.empty());
+    EXPECT_EQ(find<QTableWidget>("styleWords")->rowCount(), 2) << "and is shown";
+    undo();
+    EXPECT_FALSE(window_->document().prepared().notes.unknown.empty());
+}
+
+TEST_F(NotesTest, ALanguageFileThatIsNoneIsToldAndTheLanguageStays)
+{
+    open("left four 60\n");
+    const auto before = window_->document().stage().style;
+    find<QPushButton>("sideLanguage")->click();
+    const auto file = scratch_.path() / "shopping.json";
+    support::write(file, "{\n \"milk\": 2\n}");
+    support::answerFileDialog(file);
+    find<QPushButton>("importStyle")->click();
+    EXPECT_TRUE(message().contains(QStringLiteral("shopping.json"))) << message().toStdString();
+    EXPECT_EQ(window_->document().stage().style, before);
+}
+
+TEST_F(NotesTest, AGradeThatThisCrewDrivesTighterBendsTheRoadSo)
+{
+    open("left four 60\nright two 80\nleft four plus 50\n");
+    find<QPushButton>("sideLanguage")->click();
+    auto* grades = find<QTableWidget>("gradeSizes");
+    ASSERT_EQ(grades->rowCount(), 2);
+    EXPECT_EQ(grades->item(0, 0)->text(), QStringLiteral("2")) << "tightest first";
+    const auto radius = [&](std::size_t note) {
+        return window_->document().prepared().road.notes[note].radius_m;
+    };
+    const double four_m = radius(0);
+    const double four_plus_m = radius(2);
+    grades->item(1, 1)->setText(QStringLiteral("40"));
+    EXPECT_NEAR(radius(0), 40.0, 1e-9);
+    EXPECT_LT(radius(2), four_plus_m) << "a plus lies between the grades beside it";
+    EXPECT_GT(radius(2), 40.0);
+    window_->document().save();
+    EXPECT_EQ(stage::readStage(stage_ / "stage.brumefall").style.grade_sizes.at("4").radius_m, 40.0);
+    grades->item(1, 1)->setText(QStringLiteral("wide"));
+    EXPECT_TRUE(message().contains(QStringLiteral("no radius"))) << message().toStdString();
+    EXPECT_NEAR(radius(0), 40.0, 1e-9);
+    grades->item(1, 1)->setText(QString());
+    EXPECT_EQ(radius(0), four_m) << "emptied is as usual again";
+}
+
+TEST_F(NotesTest, TheSelectedLinesAreDrivenTwiceByOneKey)
+{
+    open("left four 60\nright two 80\nhairpin left 40\nright six 100\n");
+    QTextCursor lines(editor_->document()->findBlockByNumber(1));
+    lines.movePosition(QTextCursor::NextBlock, QTextCursor::KeepAnchor);
+    lines.movePosition(QTextCursor::EndOfBlock, QTextCursor::KeepAnchor);
+    editor_->setTextCursor(lines);
+    QTest::keyClick(editor_, Qt::Key_L, Qt::ControlModifier);
+    EXPECT_EQ(text(), "left four 60\n[laps 2]\nright two 80\nhairpin left 40\n[end]\nright six 100\n");
+    const auto& calls = window_->document().prepared().notes.calls;
+    ASSERT_EQ(calls.size(), 6U);
+    EXPECT_EQ(calls[3].notes[0].grade->number, 2) << "the second lap";
+    std::set<std::string> ids;
+    for (const auto& call : calls) {
+        ids.insert(call.notes[0].id);
+    }
+    EXPECT_EQ(ids.size(), 6U) << "each lap's note has a place of its own";
+    undo();
+    EXPECT_EQ(text(), "left four 60\nright two 80\nhairpin left 40\nright six 100\n");
+}
+
+TEST_F(NotesTest, LapsWithinLapsAreToldAndTheTextStays)
+{
+    open("[laps 2]\nleft four 60\nright two 80\n[end]\n");
+    QTextCursor line(editor_->document()->findBlockByNumber(1));
+    editor_->setTextCursor(line);
+    QTest::keyClick(editor_, Qt::Key_L, Qt::ControlModifier);
+    EXPECT_LE(window_->document().prepared().notes.calls.size(), 8U);
+    EXPECT_GE(window_->document().prepared().notes.calls.size(), 4U);
 }
 
 TEST_F(NotesTest, TheNotesAreShownInFullWordsAndInShort)

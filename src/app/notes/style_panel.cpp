@@ -2,7 +2,9 @@
 
 #include "formats/files.h"
 #include "formats/notes_json.h"
+#include "notes/grade_table.h"
 #include "notes/ready_made.h"
+#include "widgets/when_seen.h"
 
 #include <QComboBox>
 #include <QFileDialog>
@@ -38,6 +40,7 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     , hundreds_(new QComboBox)
     , evidence_(new QLabel)
     , words_(new QTableWidget(0, 3))
+    , grades_(new GradeTable(document))
 {
     setObjectName(QStringLiteral("stylePanel"));
     ready_made_->setMinimumContentsLength(12);
@@ -94,6 +97,7 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     layout->addLayout(grid);
     layout->addWidget(evidence_);
     layout->addWidget(words_, 1);
+    layout->addWidget(grades_, 1);
     layout->addLayout(buttons);
 
     connect(ready_made_, &QComboBox::activated, this, &StylePanel::chooseReadyMade);
@@ -103,7 +107,8 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
         box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     }
     connect(words_, &QTableWidget::itemChanged, this, &StylePanel::takeWords);
-    connect(&document_, &Document::notesChanged, this, &StylePanel::show_);
+    auto* when_seen = new WhenSeen(this, [this] { show_(); });
+    connect(&document_, &Document::notesChanged, when_seen, &WhenSeen::ask);
 }
 
 void StylePanel::show_()
@@ -137,6 +142,7 @@ void StylePanel::show_()
     for (const auto& [brief, words] : style.abbreviations) {
         add(brief, words, true);
     }
+    grades_->refresh();
     showing_ = false;
 }
 

@@ -11,6 +11,8 @@ class QTableWidget;
 
 namespace brumefall::app {
 
+class GradeTable;
+
 class StylePanel : public QWidget {
     Q_OBJECT
 
@@ -34,6 +36,7 @@ private:
     QComboBox* hundreds_;
     QLabel* evidence_;
     QTableWidget* words_;
+    GradeTable* grades_;
     bool showing_ = false;
 };
 

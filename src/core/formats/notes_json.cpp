@@ -4,6 +4,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <cmath>
 
 namespace brumefall::formats {
@@ -160,6 +161,9 @@ Json styleToJson(const notes::Style& style)
     }
     json["abbreviations"] = style.abbreviations;
     json["words"] = style.words;
+    for (const auto& [grade, size] : style.grade_sizes) {
+        json["grade_sizes"][grade] = {{"radius_m", size.radius_m}, {"angle_deg", size.angle_deg}};
+    }
     return json;
 }
 
@@ -180,6 +184,12 @@ notes::Style styleFromJson(const Json& json)
     style.name = json.value("name", std::string());
     style.words = json.value("words", std::map<std::string, std::string>{});
     style.abbreviations = json.value("abbreviations", std::map<std::string, std::string>{});
+    const Json sizes = json.value("grade_sizes", Json::object());
+    for (const auto& [grade, size] : sizes.items()) {
+        const notes::CornerSize read{size.at("radius_m").get<double>(), size.at("angle_deg").get<double>()};
+        style.grade_sizes[grade] = {
+            std::clamp(read.radius_m, 3.0, 2000.0), std::clamp(read.angle_deg, 1.0, 240.0)};
+    }
     return style;
 }
 

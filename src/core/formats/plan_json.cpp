@@ -87,7 +87,8 @@ Json planToJson(const plan::Plan& plan)
                 {"text", remedy.text}});
         }
         squeezes.push_back({{"first", squeeze.first}, {"last", squeeze.last}, {"short_s", squeeze.short_s},
-            {"rate_needed", squeeze.rate_needed}, {"cause", squeeze.cause}, {"remedies", std::move(remedies)}});
+            {"rate_needed", squeeze.rate_needed}, {"cause", squeeze.cause},
+            {"remedies", std::move(remedies)}});
     }
     Json json{{"format", "brumefall/plan/1"}, {"weights", {{"early", 1}, {"late", plan.late_penalty}}},
         {"not_before_s", plan.not_before_s}, {"notes", std::move(notes)}, {"squeezes", std::move(squeezes)}};

@@ -22,6 +22,14 @@ struct Evidence {
     int line = 0;
 };
 
+/// How a corner of one grade is bent, before its extent and shapes.
+struct CornerSize {
+    double radius_m = 0.0;
+    double angle_deg = 0.0;
+
+    bool operator==(const CornerSize&) const = default;
+};
+
 /// A crew's language. Unset order and scale are detected from the notes.
 struct Style {
     std::optional<Order> order;
@@ -32,6 +40,8 @@ struct Style {
     /// The crew's own words and grades -> what they mean in the words of the language ("bullet" -> "six",
     /// "nadgery" -> "narrow"); said as they are. An empty meaning is a word that says nothing.
     std::map<std::string, std::string> words;
+    /// Corners as this crew drives its grades ("4", "hairpin"), where they differ from the usual ones.
+    std::map<std::string, CornerSize> grade_sizes{};
 
     bool operator==(const Style&) const = default;
 };

@@ -55,7 +55,7 @@ struct Bent {
 };
 
 /// A corner split by its shapes: each shape is a further part with the radius of its target.
-Bent bend(const notes::Note& note, notes::Scale scale)
+Bent bend(const notes::Note& note, const Grades& grades)
 {
     Bent out{{}, 0.0};
     if (!note.direction && !note.grade) {
@@ -64,7 +64,7 @@ Bent bend(const notes::Note& note, notes::Scale scale)
     const double sign = note.direction == notes::Direction::right ? -1.0 : 1.0;
     const auto grade = note.grade.value_or(
         note.kind == notes::NoteKind::junction ? notes::Grade{0, "square"} : notes::Grade{0, "medium"});
-    const CornerSize size = sizeOf(grade, note.modifier, scale);
+    const CornerSize size = sizeOf(grade, note.modifier, grades);
     double angle_deg = size.angle_deg * extentFactor(note.extent);
     angle_deg = std::min(angle_deg, grade.name.find("hairpin") != std::string::npos ? 190.0 : 240.0);
     double radius_m = size.radius_m;
@@ -73,7 +73,7 @@ Bent bend(const notes::Note& note, notes::Scale scale)
     out.pieces.push_back({lengthOf(radius_m, angle_deg / parts), sign * angle_deg / parts});
     for (const notes::Shape& shape : note.shapes) {
         if (shape.to) {
-            radius_m = sizeOf(*shape.to, shape.modifier, scale).radius_m;
+            radius_m = sizeOf(*shape.to, shape.modifier, grades).radius_m;
         } else {
             radius_m *= shape.kind == "opens" ? 1.5 : 0.7;
         }
@@ -156,8 +156,25 @@ void fitTo(std::vector<Stretch>& stretches, double wished_m)
 
 } // namespace
 
-CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, notes::Scale scale)
+namespace {
+
+/// The size of the grade at `position` from the tightest, 0 to 5.
+CornerSize numbered(std::size_t position, const Grades& grades)
 {
+    const auto number = grades.scale == notes::Scale::ascending ? position + 1 : 6 - position;
+    const auto it = grades.own.find(std::to_string(number));
+    return it == grades.own.end() ? kNumbered.at(position) : it->second;
+}
+
+} // namespace
+
+CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, const Grades& grades)
+{
+    if (const auto own = grades.own.find(notes::toString(grade));
+        own != grades.own.end() && modifier.empty()) {
+        return own->second;
+    }
+    const notes::Scale scale = grades.scale;
     if (!grade.isNumber()) {
         const auto it = namedSizes().find(grade.name);
         return it == namedSizes().end() ? CornerSize{60.0, 45.0} : it->second;
@@ -175,8 +192,8 @@ CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, notes:
     position = std::clamp(position, -0.4, 5.6);
     const auto low = static_cast<std::size_t>(std::clamp(std::floor(position), 0.0, 4.0));
     const double share = position - static_cast<double>(low);
-    const CornerSize& a = kNumbered.at(low);
-    const CornerSize& b = kNumbered.at(low + 1);
+    const CornerSize a = numbered(low, grades);
+    const CornerSize b = numbered(low + 1, grades);
     return {a.radius_m * std::pow(b.radius_m / a.radius_m, share),
         a.angle_deg + share * (b.angle_deg - a.angle_deg)};
 }
@@ -196,7 +213,7 @@ double tightness(const notes::Note& note, notes::Scale scale)
 }
 
 Road layOut(
-    std::span<const notes::Call> calls, notes::Scale scale, double lead_in_m, double official_length_m)
+    std::span<const notes::Call> calls, const Grades& grades, double lead_in_m, double official_length_m)
 {
     Road road;
     std::vector<Stretch> stretches; // lead-in, then corner and gap of each note
@@ -207,7 +224,7 @@ Road layOut(
     for (const auto& call : calls) {
         for (std::size_t k = 0; k < call.notes.size(); ++k) {
             const notes::Note& note = call.notes[k];
-            auto bent = bend(note, scale);
+            auto bent = bend(note, grades);
             double length_m = 0.0;
             for (const Piece& piece : bent.pieces) {
                 length_m += piece.length_m;

@@ -4,16 +4,27 @@
 #include "notes/note.h"
 #include "notes/style.h"
 
+#include <map>
 #include <span>
 #include <string>
+#include <utility>
 #include <vector>
 
 namespace brumefall::road {
 
-/// The size of a corner of one grade, before its extent and shapes.
-struct CornerSize {
-    double radius_m;
-    double angle_deg;
+using notes::CornerSize;
+
+/// What a crew's grades are: those of its scale, but for sizes of its own.
+struct Grades {
+    // NOLINTNEXTLINE(google-explicit-constructor): a scale alone is a table of grades too
+    Grades(notes::Scale of, std::map<std::string, CornerSize> own_sizes = {})
+        : scale(of)
+        , own(std::move(own_sizes))
+    {
+    }
+
+    notes::Scale scale;
+    std::map<std::string, CornerSize> own; ///< by what the grade is called: "4", "hairpin"
 };
 
 /// A piece of constant curvature; `turn_deg` is positive to the left.
@@ -44,8 +55,9 @@ struct Point {
     double y_m;
 };
 
-/// Default size of a grade; numbers beyond a scale's ends are taken as the end.
-[[nodiscard]] CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, notes::Scale scale);
+/// Size of a grade; numbers beyond a scale's ends are taken as the end, plus and minus lie between the grades
+/// beside.
+[[nodiscard]] CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, const Grades& grades);
 
 /// 0 for the fastest corner, 1 for the tightest; 0.5 where the grade is not known.
 [[nodiscard]] double tightness(const notes::Note& note, notes::Scale scale);
@@ -53,7 +65,7 @@ struct Point {
 /// Lays the notes out from go: entry, corner, link, next entry. Where `official_length_m` is positive
 /// the whole is fitted to it, every piece taking its share of the error in proportion to its variance.
 [[nodiscard]] Road layOut(
-    std::span<const notes::Call> calls, notes::Scale scale, double lead_in_m, double official_length_m);
+    std::span<const notes::Call> calls, const Grades& grades, double lead_in_m, double official_length_m);
 
 /// The plan view of `road` in metres, go at the origin heading along +y, one point every `step_m`.
 [[nodiscard]] std::vector<Point> planView(const Road& road, double step_m);

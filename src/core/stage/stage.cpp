@@ -24,8 +24,8 @@ Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass*
 {
     Prepared out;
     out.notes = std::move(notes);
-    out.road =
-        road::layOut(out.notes.calls, out.notes.style.scale, out.notes.lead_in_m, stage.official_length_m);
+    out.road = road::layOut(out.notes.calls, road::Grades(out.notes.style.scale, stage.style.grade_sizes),
+        out.notes.lead_in_m, stage.official_length_m);
     const bool predicted = pass == nullptr || target_time_s > 0.0;
     auto rehearsal = stage.rehearsal;
     rehearsal.target_time_s = target_time_s > 0.0 ? target_time_s : rehearsal.target_time_s;
