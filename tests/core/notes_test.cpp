@@ -362,3 +362,28 @@ TEST(Identity, SurvivesThousandsOfRandomEditsWithoutTwoNotesSharingAnId)
         ASSERT_GE(kept + 2, std::min(before.size(), known.size()));
     }
 }
+
+TEST(Syllables, OfANoteAreThoseOfItsSpokenWords)
+{
+    for (const char* text : {"left four 1-20", "unseen right three minus don't cut into left two plus 80",
+             "caution hairpin left opens, tightens three late over crest 40", "left nadgery wobble into right six",
+             "1km flat right 150", "R4+ lg tightens 3 past 2 bales!"}) {
+        for (const auto& call : parseNotes(text).calls) {
+            for (const auto& note : call.notes) {
+                EXPECT_EQ(note.syllables, countSyllables(note.spoken)) << note.spoken;
+            }
+        }
+    }
+}
+
+TEST(Order, IsThatOfTheManyAlsoWhereTheFirstLinesAreTheOthers)
+{
+    std::string text;
+    for (int line = 0; line < 50; ++line) {
+        text += "four left 60\n";
+    }
+    for (int line = 0; line < 200; ++line) {
+        text += "right three 80\n";
+    }
+    EXPECT_EQ(parseNotes(text).style.order, Order::direction_first);
+}

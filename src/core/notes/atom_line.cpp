@@ -56,7 +56,7 @@ std::string AtomLine::spokenOf(std::size_t first, std::size_t last, bool commas)
         pause = pause_after;
     };
     for (std::size_t i = first; i < last; ++i) {
-        if (roleAt(i) == Role::chatter || roleAt(i) == Role::underline || roleAt(i) == Role::correction) {
+        if (!isSaid(i)) {
             continue;
         }
         if (roleAt(i) == Role::number && saysNumber(i)) {
@@ -68,6 +68,25 @@ std::string AtomLine::spokenOf(std::size_t first, std::size_t last, bool commas)
         }
     }
     return words;
+}
+
+int AtomLine::syllablesOf(std::size_t first, std::size_t last) const
+{
+    int syllables = 0;
+    for (std::size_t i = first; i < last; ++i) {
+        if (!isSaid(i)) {
+            continue;
+        }
+        if (roleAt(i) == Role::number && saysNumber(i)) {
+            syllables += countSyllables(sayNumber(atoms[i].number, dictionary.hundreds()));
+            continue;
+        }
+        for (std::size_t t = atoms[i].first; t < atoms[i].last; ++t) {
+            const Token& token = tokens[t];
+            syllables += token.known == nullptr ? countSyllables(token.word) : token.known->syllables;
+        }
+    }
+    return syllables;
 }
 
 } // namespace brumefall::notes

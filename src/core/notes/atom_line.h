@@ -31,9 +31,16 @@ struct AtomLine {
     [[nodiscard]] bool saysNumber(std::size_t i) const;
     /// The text of atoms [first, last) as written.
     [[nodiscard]] std::string slice(std::size_t first, std::size_t last) const;
+    /// Talk, pen marks and what was taken back at once are not said.
+    [[nodiscard]] bool isSaid(std::size_t i) const
+    {
+        return roleAt(i) != Role::chatter && roleAt(i) != Role::underline && roleAt(i) != Role::correction;
+    }
     /// The words of atoms [first, last) as they are said; talk and pen marks are not said.
     /// With `commas`, a comma stands where the text has a pause inside.
     [[nodiscard]] std::string spokenOf(std::size_t first, std::size_t last, bool commas = false) const;
+    /// Syllables of spokenOf, without making it.
+    [[nodiscard]] int syllablesOf(std::size_t first, std::size_t last) const;
 };
 
 [[nodiscard]] bool isOneOf(std::initializer_list<Role> roles, Role role);

@@ -1,6 +1,7 @@
 #include "notes/lexicon.h"
 
 #include "notes/lexicon_words.h"
+#include "notes/spoken.h"
 #include "notes/text.h"
 #include "notes/tokens.h"
 
@@ -80,6 +81,9 @@ struct Lexicon {
         }
         for (const auto& [brief, meant] : commonAbbreviations()) {
             words[std::string(brief)].short_for = splitWords(meant);
+        }
+        for (auto& [word, known_word] : words) {
+            known_word.syllables = countSyllables(word);
         }
         known.assign(all.begin(), all.end());
         std::sort(phrases.begin(), phrases.end());

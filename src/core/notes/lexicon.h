@@ -65,6 +65,7 @@ struct KnownWord {
     NumberClass number_class = NumberClass::none;
     int number = 0;
     std::vector<LexiconEntry> phrases; ///< that begin with it, longest first
+    int syllables = 0;
     std::vector<std::string>
         short_for; ///< what crews commonly write it for; empty where it is no abbreviation
 };

@@ -2,7 +2,6 @@
 
 #include "notes/boundaries.h"
 #include "notes/filler.h"
-#include "notes/spoken.h"
 
 #include <algorithm>
 #include <optional>
@@ -28,7 +27,7 @@ public:
 
     LineReading read()
     {
-        out_.notes.reserve(found_.heads.size() + 1);
+        out_.notes.reserve(std::max<std::size_t>(found_.heads.size(), 1));
         out_.corners = found_.corners;
         out_.against_order = found_.against_order;
         out_.remarks = found_.remarks;
@@ -142,7 +141,7 @@ private:
             if (!more.empty()) {
                 note.spoken += " " + more;
                 note.with_commas += ", " + line_.spokenOf(begin, end, true);
-                note.syllables = countSyllables(note.spoken);
+                note.syllables += line_.syllablesOf(begin, end);
             }
         } else {
             Note unused;
@@ -152,30 +151,28 @@ private:
 
     void addNote(const Span& span, std::optional<std::size_t> joiner)
     {
-        Note note;
+        const bool corrects =
+            span.head != nullptr && !out_.notes.empty() && line_.roleAt(span.first) == Role::correction;
+        Note& note = out_.notes.emplace_back(); // in its place: a note is large to move
         if (span.head != nullptr) {
             takeHead(note, *span.head);
         } else {
             note.kind = headlessKind(line_, span.first, span.last);
         }
         const std::size_t spoken_first = joiner.value_or(span.first);
-        const bool corrected =
-            span.head != nullptr && !out_.notes.empty() && line_.roleAt(span.first) == Role::correction;
         fillNote(line_, note, span.first, span.last);
         note.spoken = line_.spokenOf(spoken_first, span.last);
         note.with_commas = line_.hasPause(spoken_first, span.last)
             ? line_.spokenOf(spoken_first, span.last, true)
             : note.spoken;
-        note.syllables = countSyllables(note.spoken);
-        span_first_ = spoken_first;
-        if (corrected) {
-            note.corrected_from = out_.notes.back().text;
-            span_first_ = note_first_;
-            out_.notes.pop_back();
-        }
+        note.syllables = line_.syllablesOf(spoken_first, span.last);
+        span_first_ = corrects ? note_first_ : spoken_first;
         note_first_ = span_first_;
         note.text = line_.slice(span_first_, span.last);
-        out_.notes.push_back(std::move(note));
+        if (corrects) { // the last word counts, and shows the first
+            note.corrected_from = out_.notes[out_.notes.size() - 2].text;
+            out_.notes.erase(out_.notes.end() - 2);
+        }
     }
 
     void takeHead(Note& note, const Head& head)

@@ -114,9 +114,6 @@ public:
 
     void lookAtOrder(const Line& line)
     {
-        if (style_.order) {
-            return;
-        }
         const auto number_first = readLine(line.text, dictionary_, Order::number_first);
         const auto direction_first = readLine(line.text, dictionary_, Order::direction_first);
         const auto cost = [](const LineReading& r) {
@@ -134,6 +131,15 @@ public:
                     + (direction ? "direction" : "number") + " first",
                 line.number});
         }
+    }
+
+    /// So many lines say the same that more of them would not change it.
+    [[nodiscard]] bool isSureOfOrder() const
+    {
+        constexpr int kEnough = 60;
+        const int more = std::max(number_lines_, direction_lines_);
+        const int fewer = std::min(number_lines_, direction_lines_);
+        return style_.order || (more >= kEnough && fewer * 10 < more);
     }
 
     [[nodiscard]] Order order() const
@@ -342,7 +348,7 @@ ParsedNotes parseNotes(std::string_view text, const Style& style)
     const Dictionary dictionary(style);
     StyleDetector detector(style, dictionary);
     constexpr std::size_t kLinesForStyle = 400;
-    for (std::size_t i = 0; i < std::min(lines.size(), kLinesForStyle); ++i) {
+    for (std::size_t i = 0; i < std::min(lines.size(), kLinesForStyle) && !detector.isSureOfOrder(); ++i) {
         detector.lookAtOrder(lines[i]);
     }
     out.calls.reserve(lines.size());
