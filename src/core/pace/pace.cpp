@@ -102,9 +102,9 @@ double MonotoneCurve::slopeAt(double x) const
 
 double MonotoneCurve::slopeIn(std::size_t i, double x) const
 {
-    const double h = x_[i + 1] - x_[i];
-    const double t = (x - x_[i]) / h;
-    const double secant = (y_[i + 1] - y_[i]) / h;
+    const double per_h = 1.0 / (x_[i + 1] - x_[i]);
+    const double t = (x - x_[i]) * per_h;
+    const double secant = (y_[i + 1] - y_[i]) * per_h;
     return 6.0 * t * (1.0 - t) * secant + slope_[i] * (1.0 - t) * (1.0 - 3.0 * t)
         + slope_[i + 1] * t * (3.0 * t - 2.0);
 }

@@ -26,19 +26,33 @@ public:
         double before_m, double entry_m, double corner_end_m, const Driver& driver) const
     {
         constexpr double kFarthest_m = 160.0;
-        const double first_m = std::max(before_m, entry_m - kFarthest_m);
-        double fastest = at(entry_m);
+        // places a whole number of steps from the entry lie alike between their neighbours on the grid
+        const double first_m = std::max({before_m, entry_m - kFarthest_m, 0.0});
+        const double place = std::clamp(entry_m / kStep_m, 0.0, static_cast<double>(speeds_.size() - 1));
+        const auto entry = static_cast<std::ptrdiff_t>(place);
+        const double share = place - static_cast<double>(entry);
+        const auto last = static_cast<std::ptrdiff_t>(speeds_.size()) - 1;
+        const auto speedAt = [&](std::ptrdiff_t steps) {
+            const double low =
+                speeds_[static_cast<std::size_t>(std::clamp(entry + steps, std::ptrdiff_t{0}, last))];
+            const double high =
+                speeds_[static_cast<std::size_t>(std::clamp(entry + steps + 1, std::ptrdiff_t{0}, last))];
+            return low + share * (high - low);
+        };
+        double fastest = speedAt(0);
         double fastest_m = entry_m;
-        for (double s = entry_m; s >= first_m; s -= kStep_m) {
-            const double v = at(s);
+        const auto back = static_cast<std::ptrdiff_t>(std::max(0.0, entry_m - first_m) / kStep_m);
+        for (std::ptrdiff_t steps = 1; steps <= back; ++steps) {
+            const double v = speedAt(-steps);
             if (v > fastest) {
                 fastest = v;
-                fastest_m = s;
+                fastest_m = entry_m - static_cast<double>(steps) * kStep_m;
             }
         }
         double slowest = fastest;
-        for (double s = entry_m; s <= corner_end_m; s += kStep_m) {
-            slowest = std::min(slowest, at(s));
+        const auto on = static_cast<std::ptrdiff_t>(std::max(0.0, corner_end_m - entry_m) / kStep_m);
+        for (std::ptrdiff_t steps = 0; steps <= on; ++steps) {
+            slowest = std::min(slowest, speedAt(steps));
         }
         const double braking_m =
             (fastest * fastest - slowest * slowest) / (2.0 * std::max(driver.brake_m_s2, 0.5));

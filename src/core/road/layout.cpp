@@ -161,6 +161,9 @@ namespace {
 /// The size of the grade at `position` from the tightest, 0 to 5.
 CornerSize numbered(std::size_t position, const Grades& grades)
 {
+    if (grades.own.empty()) {
+        return kNumbered.at(position);
+    }
     const auto number = grades.scale == notes::Scale::ascending ? position + 1 : 6 - position;
     const auto it = grades.own.find(std::to_string(number));
     return it == grades.own.end() ? kNumbered.at(position) : it->second;
@@ -170,9 +173,10 @@ CornerSize numbered(std::size_t position, const Grades& grades)
 
 CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, const Grades& grades)
 {
-    if (const auto own = grades.own.find(notes::toString(grade));
-        own != grades.own.end() && modifier.empty()) {
-        return own->second;
+    if (!grades.own.empty() && modifier.empty()) {
+        if (const auto own = grades.own.find(notes::toString(grade)); own != grades.own.end()) {
+            return own->second;
+        }
     }
     const notes::Scale scale = grades.scale;
     if (!grade.isNumber()) {
