@@ -63,7 +63,7 @@ LogPanel::LogPanel(Document& document, Transport& transport, QWidget* parent)
     preview_->setMaximumHeight(190);
     preview_->hide();
     by_->setObjectName(QStringLiteral("logFitBy"));
-    by_->addItems({tr("by go: where it drives off"), tr("by where the car stands at the end"),
+    by_->addItems({tr("by go: where it drives off"), tr("by the stop: where the video is now"),
         tr("by the marks of this pass")});
     use_->setObjectName(QStringLiteral("useLog"));
     propose_->setObjectName(QStringLiteral("proposePlaces"));
@@ -90,7 +90,10 @@ LogPanel::LogPanel(Document& document, Transport& transport, QWidget* parent)
     layout->addLayout(buttons);
     layout->addStretch(1);
     connect(load, &QPushButton::clicked, this, &LogPanel::chooseFile);
-    connect(by_, &QComboBox::activated, this, &LogPanel::fit);
+    connect(by_, &QComboBox::activated, this, [this] {
+        stood_s_ = transport_.stageTime();
+        fit();
+    });
     connect(use_, &QPushButton::clicked, this, &LogPanel::use);
     connect(propose_, &QPushButton::clicked, this, &LogPanel::propose);
     connect(&transport_, &Transport::ticked, this, &LogPanel::showTrip);
@@ -227,10 +230,12 @@ void LogPanel::fit()
     try {
         switch (by_->currentIndex()) {
         case kByStandstill:
-            fit_ = pace::fitByStandstill(*clean_,
-                pass == nullptr
-                    ? 0.0
-                    : (pass->out_s > pass->go_s ? pass->out_s : pass->media.duration_s) - pass->go_s);
+            if (stood_s_ <= 0.0) {
+                throw std::invalid_argument(
+                    "Show the moment where the car comes to a stand, then choose this");
+            }
+            fit_ = pace::fitByStandstill(*clean_, stood_s_);
+            text += QLatin1Char('\n') + tr("The car stands at %1.").arg(clockText(stood_s_));
             break;
         case kByMarks:
             fit_ = pace::fitByMarks(document_.prepared().road, log_, *clean_,

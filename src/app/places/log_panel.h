@@ -42,6 +42,7 @@ private:
     pace::Log log_;
     std::optional<pace::CleanLog> clean_;
     pace::LogFit fit_;
+    double stood_s_ = 0.0; ///< where the car came to a stand in the video, from go; 0 where it was not shown
     QLabel* facts_;
     QTableWidget* preview_;
     QComboBox* by_;
