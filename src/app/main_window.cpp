@@ -190,7 +190,8 @@ QWidget* MainWindow::makeTransportBar()
 void MainWindow::makeMenus()
 {
     auto* file = menuBar()->addMenu(tr("&Stage"));
-    file->addAction(tr("New stage\u2026"), QKeySequence::New, this, &MainWindow::newStage);
+    file->addAction(tr("New stage\u2026"), QKeySequence::New, this, &MainWindow::newStage)
+        ->setObjectName(QStringLiteral("newStage"));
     file->addAction(tr("Open a stage\u2026"), QKeySequence::Open, this, &MainWindow::chooseStage);
     auto* recent = file->addMenu(tr("Open again"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { fillRecent(recent); });
@@ -303,6 +304,7 @@ void MainWindow::newStage()
     }
     rememberStage(folder);
     showWorkspace(kNotes);
+    findChild<QWidget*>(QStringLiteral("notesEditor"))->setFocus();
     showMessage(tr("A new stage. Write the notes, or take them from a file or from captions; then give it a "
                    "video (F2)."));
 }

@@ -49,13 +49,9 @@ PassPanel::PassPanel(
     const std::array<QString, kMoments> keys{
         tr("here  (I)"), tr("here  (H)"), tr("here  (F)"), tr("here  (O)")};
     for (int m = 0; m < kMoments; ++m) {
-        auto* spin = new QDoubleSpinBox;
+        auto* spin = new ClockBox;
         spin->setObjectName(QString::fromLatin1(kMomentNames.at(static_cast<std::size_t>(m))));
-        spin->setRange(0.0, 100000.0);
-        spin->setDecimals(2);
-        spin->setSingleStep(0.1);
-        spin->setSuffix(tr(" s"));
-        spin->setKeyboardTracking(false);
+        spin->setAccessibleName(names[static_cast<std::size_t>(m)]);
         moments_[m] = spin;
         auto* here = new QPushButton(keys[static_cast<std::size_t>(m)]);
         here->setFocusPolicy(Qt::NoFocus);

@@ -374,11 +374,15 @@ void PlacesWorkspace::showNotes()
     for (const int column : {0, 2, 3, 4}) {
         table_->resizeColumnToContents(column);
     }
-    QString text = tr("%1 of %2 notes are marked; the least sure is within %3 s. Play (Space), and press M "
-                      "as the car enters the corner.")
-                       .arg(marked)
-                       .arg(count)
-                       .arg(worst_s, 0, 'f', 1);
+    QString text = count == 0 ? tr("Write the notes first (F1). Then add the video of this stage.")
+        : document_.pass() == nullptr
+        ? tr("%1 notes, placed by the rehearsal pace alone. Add the video of this stage to place them by it.")
+              .arg(count)
+        : tr("%1 of %2 notes are marked; the least sure is within %3 s. Play (Space), and press M as the car "
+             "enters the corner.")
+              .arg(marked)
+              .arg(count)
+              .arg(worst_s, 0, 'f', 1);
     for (const auto& warning : placement.warnings) {
         text += QLatin1Char('\n') + QString::fromStdString(warning);
     }
@@ -390,8 +394,10 @@ void PlacesWorkspace::showCurrent()
 {
     const int number = document_.numberOf(document_.currentNote().toStdString());
     const notes::Note* note = document_.note(document_.currentNote().toStdString());
-    if (note == nullptr) {
-        next_->setText(tr("Choose the first note to mark"));
+    if (note == nullptr) { // the first one is marked first
+        const auto& notes = document_.prepared().road.notes;
+        note = notes.empty() ? nullptr : document_.note(notes.front().id);
+        next_->setText(note == nullptr ? QString() : tr("1  %1").arg(QString::fromStdString(note->spoken)));
         return;
     }
     next_->setText(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(note->spoken)));

@@ -150,9 +150,7 @@ void ReadWorkspace::toggleRecording()
 void ReadWorkspace::startRecording()
 {
     const auto& plan = document_.prepared().plan;
-    if (plan.calls.empty() || document_.pass() == nullptr) {
-        state_->setText(
-            tr("There is nothing to read yet: write the notes (F1) and give the stage a video (F2)."));
+    if (plan.calls.empty() || document_.pass() == nullptr) { // the state line says so
         return;
     }
     // from just before the next call that is due, or from the start line
@@ -218,6 +216,9 @@ void ReadWorkspace::showState()
     guide_->setEnabled(!recording);
     if (recorder_.isJudging()) {
         state_->setText(tr("Finding your calls in the recording\u2026"));
+    } else if (document_.prepared().plan.calls.empty() || document_.pass() == nullptr) {
+        state_->setText(
+            tr("There is nothing to read yet: write the notes (F1) and give the stage a video (F2)."));
     } else if (!recording) {
         state_->setText(tr(
             "Record (R) plays the pass from here and takes down what is said. Stop (R) shows how it went."));

@@ -54,7 +54,7 @@ void Spine::rebuild()
     squeezes_.clear();
     const auto& prepared = document_.prepared();
     const auto& pace = prepared.placement.pace;
-    if (pace.empty()) {
+    if (pace.empty() || prepared.road.notes.empty()) {
         picture_ = QPixmap();
         update();
         return;
@@ -154,8 +154,9 @@ void Spine::paintRoad(QPainter& p) const
     p.setFont(typeface(type::kSmall));
     p.setPen(t.quiet);
     const auto& prepared = document_.prepared();
-    if (prepared.placement.pace.empty() || sway_.empty()) {
-        p.drawText(rect().adjusted(8, 0, -8, 0), Qt::AlignCenter | Qt::TextWordWrap, tr("Open a stage"));
+    if (sway_.empty()) {
+        p.drawText(rect().adjusted(8, 0, -8, 0), Qt::AlignCenter | Qt::TextWordWrap,
+            document_.isOpen() ? tr("The road is drawn from the notes") : tr("Open a stage"));
         return;
     }
     const QRectF area = roadArea();
