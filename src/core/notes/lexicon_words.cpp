@@ -104,7 +104,8 @@ constexpr RoleWords kWords[] = {
         "at_entry=on_entry at_exit=on_exit "
         "at_the_exit=on_exit exits=on_exit"},
     {Role::thing,
-        "crest crests=crest brow=crest brows=crest jump jumps=jump bump bumps=bump bumpy=bump dip "
+        "twists twisty=twists twisting=twists crest crests=crest brow=crest brows=crest jump jumps=jump bump "
+        "bumps=bump bumpy=bump dip "
         "dips=dip ford fords=ford splash=water_splash watersplash=water_splash water_splash bridge "
         "bridges=bridge gate gates=gate gateway=gate gatepost=gatepost gateposts=gatepost "
         "gate_post=gatepost gate_posts=gatepost grid grids=grid cattle_grid=grid bale bales=bale "
@@ -169,7 +170,8 @@ constexpr RoleWords kWords[] = {
         "maybe possible=maybe possibly=maybe perhaps=maybe doubtful=maybe might=maybe could_be=maybe "
         "may_be=maybe potential=maybe potentially=maybe questionable=maybe probable=maybe probably=maybe"},
     {Role::visibility,
-        "unseen blind=unseen hidden=unseen deceptive deceiving=deceptive looks_fast=deceptive "
+        "unseen unsighted=unseen blind=unseen hidden=unseen deceptive deceiving=deceptive "
+        "looks_fast=deceptive "
         "looks_slow=deceptive seen visible=seen not_seen=unseen cannot_see=unseen can't_see=unseen "
         "no_view=unseen closed=unseen closed_view=unseen dark=unseen hides=unseen misleading=deceptive "
         "tricky=deceptive false=deceptive looks_open=deceptive looks_tight=deceptive "
@@ -264,7 +266,8 @@ constexpr RoleWords kWords[] = {
         "sudden suddenly=sudden abrupt=sudden all_of_a_sudden=sudden surprise=sudden surprising=sudden "
         "comes_quickly=sudden comes_early=sudden comes_quick=sudden"},
     {Role::speed,
-        "slow slowing slows=slowing brake braking=brake steady brave hard_on_brakes=brake "
+        "don't_be_brave=not_brave not_brave slow slowing slows=slowing brake braking=brake steady brave "
+        "hard_on_brakes=brake "
         "brake_hard=brake patience patient=patience commit push ease wait lift dont_brake "
         "don't_brake=dont_brake power slow_down=slow very_slow=slow slowly=slow slower=slow "
         "dead_slow=slow hard_brake=brake brake_early=brake_early early_brake=brake_early "
@@ -291,7 +294,8 @@ constexpr RoleWords kWords[] = {
         "in_to=into plus_another=and"},
     {Role::start, "start start_line=start go_line=start from_start=start"},
     {Role::finish,
-        "finish flying_finish=finish end_of_stage=finish to_finish=finish over_finish=finish "
+        "timing_beam=finish timing_line=finish finish flying_finish=finish end_of_stage=finish "
+        "to_finish=finish over_finish=finish "
         "through_finish=finish to_the_finish=finish flying=finish end_of_the_stage=finish "
         "stage_end=finish the_finish=finish finish_line=finish flying_finish_line=finish "
         "across_finish=finish over_the_finish=finish over_the_line=finish through_the_finish=finish "
@@ -322,7 +326,8 @@ constexpr RoleWords kWords[] = {
         "rusty metal steel wire barbed electric overhanging derelict abandoned ruined lonely single "
         "pointed far parked fallen cut_down lying standing painted striped chequered"},
     {Role::glue,
-        "the a an of it its is there this that your you're we onto just as be you will side hand-side "
+        "the take takes a an of it its is there this that your you're we onto just as be you will side "
+        "hand-side "
         "it's has where slightly_more another again still keep stay get which so only very really quite "
         "bit them they these those some any been being all_along along_here yourself my our for_a "
         "from_here until_here start_of beginning_of middle_of edge_of lots_of plenty_of because "
