@@ -7,6 +7,7 @@
 #include <QHeaderView>
 #include <QLabel>
 #include <QLineSeries>
+#include <QStyledItemDelegate>
 #include <QTableWidget>
 #include <QVBoxLayout>
 #include <QValueAxis>
@@ -17,6 +18,18 @@
 
 namespace brumefall::app {
 namespace {
+
+/// A row is chosen as a whole: no frame around one of its cells.
+class RowDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override
+    {
+        QStyleOptionViewItem plain = option;
+        plain.state &= ~QStyle::State_HasFocus;
+        QStyledItemDelegate::paint(painter, plain, index);
+    }
+};
 
 /// The note that most often was not on time over all takes, and how often.
 std::pair<std::string, int> worstNote(const std::vector<stage::Take>& takes)
@@ -57,6 +70,7 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     table_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->setFocusPolicy(Qt::StrongFocus);
+    table_->setItemDelegate(new RowDelegate(table_));
     chart_->setObjectName(QStringLiteral("trendChart"));
     chart_->setAccessibleName(tr("Share of notes on time, take after take"));
     chart_->setRenderHint(QPainter::Antialiasing);
@@ -106,11 +120,6 @@ void LogWorkspace::showTakes()
     auto* chart = new QChart;
     series->setPen(QPen(t.ink, 2.2));
     series->setPointsVisible(true);
-    series->setPointLabelsVisible(true);
-    series->setPointLabelsFormat(QStringLiteral("@yPoint %"));
-    series->setPointLabelsFont(typeface(type::kSmall));
-    series->setPointLabelsColor(t.ink);
-    series->setPointLabelsClipping(false);
     chart->addSeries(series);
     chart->legend()->hide();
     chart->setTitle(tr("Notes on time, take after take"));

@@ -166,7 +166,7 @@ void DriverPanel::addEchoes(QVBoxLayout* layout)
 void DriverPanel::addReaderControls(QVBoxLayout* layout)
 {
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("How you read")), 1);
+    head->addWidget(heading(tr("You read")), 1);
     const auto button = [&](const QString& text, const char* name, const QString& tip, auto action) {
         auto* made = new QPushButton(text);
         made->setObjectName(QString::fromLatin1(name));

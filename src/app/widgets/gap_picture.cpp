@@ -374,7 +374,7 @@ private:
         const double share = 0.62;
         QRectF box(a.x() + share * (b.x() - a.x()) + 6, a.y() + share * (b.y() - a.y()) - 10,
             metrics.horizontalAdvance(text) + 6, 18);
-        if (!chosen && box.left() < free_x) {
+        if ((!chosen && box.left() < free_x) || box.right() > rect_.right() || box.left() < rect_.left()) {
             return;
         }
         free_x = box.right() + 4;
@@ -472,7 +472,8 @@ private:
             p_.setPen(QPen(theme_.quiet, 1.0));
             p_.drawLine(QPointF(at, layout_.road.bottom() - 21), QPointF(at, layout_.road.bottom() - 15));
             const QString number = QString::number(k + 1);
-            if (at - 10 > free_x) {
+            constexpr double kRailName = 48.0;
+            if (at - 10 > std::max(free_x, rect_.left() + kRailName)) {
                 p_.setPen(theme_.ink);
                 p_.drawText(
                     QPointF(at - metrics.horizontalAdvance(number) / 2, layout_.road.bottom() - 3), number);
