@@ -13,7 +13,7 @@
 namespace brumefall::app {
 namespace {
 
-constexpr double kShortest_s = 2.0;
+constexpr double kShortest_s = 0.5; // a syllable fills a third of it
 constexpr double kLongest_s = 3600.0;
 
 } // namespace
