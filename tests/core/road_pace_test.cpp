@@ -180,6 +180,28 @@ TEST(Place, OneMarkAtGoAndOneAtTheFinishAlreadyGiveAPass)
     }
 }
 
+TEST(Pace, AskedAlongTheStageAnswersAsAskedAnywhere)
+{
+    std::mt19937 random(8);
+    std::vector<pace::Knot> knots{{0.0, 0.0}};
+    for (int k = 0; k < 400; ++k) {
+        knots.push_back({knots.back().station_m + std::uniform_real_distribution(0.5, 40.0)(random),
+            knots.back().time_s + std::uniform_real_distribution(0.1, 3.0)(random)});
+    }
+    const pace::Pace pace(knots);
+    std::size_t near_place = 0;
+    std::size_t near_time = 399; // anywhere at first
+    for (int turn = 0; turn < 3000; ++turn) {
+        const double station_m = std::uniform_real_distribution(-20.0, pace.length_m() + 20.0)(random);
+        const double time_s = std::uniform_real_distribution(-3.0, pace.duration_s() + 3.0)(random);
+        EXPECT_EQ(pace.timeAt(station_m, near_place), pace.timeAt(station_m));
+        EXPECT_EQ(pace.stationAt(time_s, near_time), pace.stationAt(time_s));
+    }
+    for (const auto& knot : knots) {
+        EXPECT_EQ(pace.timeAt(knot.station_m, near_place), pace.timeAt(knot.station_m));
+    }
+}
+
 TEST(Place, ATraceThatNeverGoesForwardIsLeftOutAndTold)
 {
     const auto road = roadOf(kShortStage, 900.0);

@@ -31,6 +31,26 @@ std::vector<Knot> increasing(std::span<const Knot> knots)
     return out;
 }
 
+/// The segment of rising `values` that holds `value`, looked for in growing steps from `near`.
+std::size_t segmentNear(const std::vector<double>& values, double value, std::size_t near)
+{
+    const std::size_t last = values.size() - 2;
+    std::size_t low = std::min(near, last);
+    std::size_t high = low + 1;
+    for (std::size_t step = 1; low > 0 && values[low] > value; step *= 2) {
+        high = low;
+        low -= std::min(step, low);
+    }
+    for (std::size_t step = 1; high <= last && values[high] <= value; step *= 2) {
+        low = high;
+        high = std::min(high + step, last + 1);
+    }
+    const auto begin = values.begin() + static_cast<std::ptrdiff_t>(low);
+    const auto end = values.begin() + static_cast<std::ptrdiff_t>(high);
+    const auto it = std::upper_bound(begin, end, value);
+    return std::min(static_cast<std::size_t>(std::max(it - values.begin(), std::ptrdiff_t{1})) - 1, last);
+}
+
 } // namespace
 
 MonotoneCurve::MonotoneCurve(std::vector<double> x, std::vector<double> y)
@@ -132,8 +152,30 @@ double MonotoneCurve::inverseAt(double y) const
         return slope_.back() > 0.0 ? x_.back() + (y - y_.back()) / slope_.back() : x_.back();
     }
     const auto it = std::upper_bound(y_.begin(), y_.end(), y);
-    const auto i =
-        static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(it - y_.begin() - 1, 0, std::ssize(y_) - 2));
+    return inverseIn(
+        static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(it - y_.begin() - 1, 0, std::ssize(y_) - 2)), y);
+}
+
+double MonotoneCurve::inverseAt(double y, std::size_t& near) const
+{
+    if (y <= y_.front() || y >= y_.back()) {
+        return inverseAt(y);
+    }
+    near = segmentNear(y_, y, near);
+    return inverseIn(near, y);
+}
+
+double MonotoneCurve::at(double x, std::size_t& near) const
+{
+    if (x <= x_.front() || x >= x_.back()) {
+        return at(x);
+    }
+    near = segmentNear(x_, x, near);
+    return valueIn(near, x);
+}
+
+double MonotoneCurve::inverseIn(std::size_t i, double y) const
+{
     double low = x_[i];
     double high = x_[i + 1];
     double x = low + (high - low) * (y - y_[i]) / std::max(y_[i + 1] - y_[i], 1e-12);

@@ -30,12 +30,16 @@ public:
     [[nodiscard]] double slopeAt(double x) const;
     /// The x where the curve reaches `y`; the curve must be strictly increasing there.
     [[nodiscard]] double inverseAt(double y) const;
+    /// The same for one who asks along the curve: `near` is where the last answer was found, 0 at first.
+    [[nodiscard]] double at(double x, std::size_t& near) const;
+    [[nodiscard]] double inverseAt(double y, std::size_t& near) const;
     /// Slopes at 0, step, 2 step, … up to `last`, in one walk.
     [[nodiscard]] std::vector<double> slopesEvery(double step, double last) const;
     [[nodiscard]] bool empty() const { return x_.empty(); }
 
 private:
     [[nodiscard]] std::size_t segment(double x) const;
+    [[nodiscard]] double inverseIn(std::size_t segment, double y) const;
     [[nodiscard]] double valueIn(std::size_t segment, double x) const;
     [[nodiscard]] double slopeIn(std::size_t segment, double x) const;
 
@@ -55,6 +59,15 @@ public:
 
     [[nodiscard]] double timeAt(double station_m) const { return time_.at(station_m); }
     [[nodiscard]] double stationAt(double time_s) const { return time_.inverseAt(time_s); }
+    /// The same for one who asks along the stage; see MonotoneCurve.
+    [[nodiscard]] double timeAt(double station_m, std::size_t& near) const
+    {
+        return time_.at(station_m, near);
+    }
+    [[nodiscard]] double stationAt(double time_s, std::size_t& near) const
+    {
+        return time_.inverseAt(time_s, near);
+    }
     [[nodiscard]] double speedAt(double station_m) const;
     /// The speed every `step_m` from go to the end; quicker than asking one by one.
     [[nodiscard]] std::vector<double> speeds(double step_m) const;

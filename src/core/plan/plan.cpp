@@ -165,8 +165,9 @@ private:
             const double corner_end_m = std::min(next_m, note.station_m + 60.0);
             note.action_m = speeds_.actionPoint_m(
                 std::min(before_m, note.station_m), note.station_m, corner_end_m, in_.driver);
-            note.act_s = note.action_m < note.station_m ? std::min(pace_.timeAt(note.action_m), note.arrive_s)
-                                                        : note.arrive_s;
+            note.act_s = note.action_m < note.station_m
+                ? std::min(pace_.timeAt(note.action_m, near_action_), note.arrive_s)
+                : note.arrive_s;
             before_m = note.station_m;
             double lead_s = wishedLead_s(*sources_[k], in_.scale, in_.driver, speeds_.at(note.action_m));
             if (const auto offset = in_.shaping.lead_offset_s.find(note.id);
@@ -345,7 +346,7 @@ private:
             note.end_s = at_s + note.spoken_s;
             at_s = note.end_s + note.gap_after_s;
             note.lead_s = note.act_s - note.end_s;
-            note.lead_m = note.action_m - pace_.stationAt(note.end_s);
+            note.lead_m = note.action_m - pace_.stationAt(note.end_s, near_end_);
             note.notes_ahead = notesAhead(k);
             constexpr double kTolerance_s = 1e-6;
             note.status = note.end_s > note.window.closes_s + kTolerance_s ? Status::late
@@ -368,6 +369,8 @@ private:
     const PlanInput& in_;
     const pace::Pace& pace_;
     SpeedGrid speeds_;
+    std::size_t near_action_ = 0; ///< where on the pace the last one was found
+    std::size_t near_end_ = 0;
     Plan plan_;
     std::vector<const notes::Note*> sources_;
 };

@@ -197,6 +197,9 @@ CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, const 
     const auto low = static_cast<std::size_t>(std::clamp(std::floor(position), 0.0, 4.0));
     const double share = position - static_cast<double>(low);
     const CornerSize a = numbered(low, grades);
+    if (share == 0.0) {
+        return a;
+    }
     const CornerSize b = numbered(low + 1, grades);
     return {a.radius_m * std::pow(b.radius_m / a.radius_m, share),
         a.angle_deg + share * (b.angle_deg - a.angle_deg)};
