@@ -1,4 +1,5 @@
 #include "pace/log.h"
+#include "pace/median.h"
 
 #include <algorithm>
 #include <cmath>
@@ -293,13 +294,6 @@ private:
     double longest_gap_s_ = 0.0;
     double stood_between_s_ = 0.0;
 };
-
-double median(std::vector<double> values)
-{
-    const auto middle = values.begin() + std::ssize(values) / 2;
-    std::nth_element(values.begin(), middle, values.end());
-    return *middle;
-}
 
 /// Mean absolute deviation of the log's distance from the road's at the marks, for a shift; less is better.
 /// The road may be noted too long or too short as a whole.

@@ -1,6 +1,7 @@
 #include "pace/match.h"
 
 #include "pace/bends.h"
+#include "pace/median.h"
 
 #include <algorithm>
 #include <cmath>
@@ -307,13 +308,6 @@ std::vector<Corner> cornersOf(
     return corners;
 }
 
-double medianOf(std::vector<double> values)
-{
-    const auto middle = values.begin() + std::ssize(values) / 2;
-    std::nth_element(values.begin(), middle, values.end());
-    return *middle;
-}
-
 /// By how much the marks come after the bends that they belong to, and how far they scatter.
 struct Shift {
     double by_s = 0.0;
@@ -331,11 +325,11 @@ Shift shiftOf(const std::vector<MatchedNote>& matched, const std::map<std::strin
     if (differences.empty()) {
         return {};
     }
-    const double by_s = medianOf(differences);
+    const double by_s = median(differences);
     for (double& d : differences) {
         d = std::abs(d - by_s);
     }
-    return {by_s, medianOf(differences)};
+    return {by_s, median(differences)};
 }
 
 } // namespace
