@@ -1,6 +1,7 @@
 #include "plan/plan.h"
 
 #include "notes/spoken.h"
+#include "plan/echoes.h"
 #include "plan/schedule.h"
 #include "plan/squeeze.h"
 
@@ -90,9 +91,9 @@ public:
         setWindows();
         speak();
         if (in_.echoes.any()) {
-            addEchoes();
+            sayAgain();
         }
-        readLineUp();
+        plan_.line_up = lineUpReading(plan_, in_.echoes.line_up_notes);
         findSqueezes(plan_, in_);
         return std::move(plan_);
     }
@@ -209,129 +210,13 @@ private:
         }
     }
 
-    /// What is said again: the side and the grade, in the crew's own order, and "now".
-    [[nodiscard]] std::string echoWords(const notes::Note& note) const
+    /// Echoes go into pauses of the plan; then everything is scheduled together.
+    void sayAgain()
     {
-        if (!note.direction || !note.grade) {
-            return {};
-        }
-        std::string grade = note.grade->isNumber()
-            ? notes::sayNumber(note.grade->number, notes::HundredsSaid::short_form)
-            : note.grade->name;
-        std::replace(grade.begin(), grade.end(), '_', ' ');
-        const std::string side = notes::toString(*note.direction);
-        return (in_.order == notes::Order::number_first ? grade + " " + side : side + " " + grade) + " now";
-    }
-
-    /// Echoes go into pauses of the plan that are long enough for them, as near as may be to the last moment;
-    /// then everything is scheduled together. Where there is no such pause a note is not said again.
-    void addEchoes()
-    {
-        constexpr double kNearest_s = 4.0; // "as the car comes up to it"
-        constexpr double kSpare_s = 0.4; // before the last moment
-        struct Wish {
-            std::size_t before_call;
-            PlannedNote note;
-            const notes::Note* source;
-        };
-        std::vector<Wish> wishes;
-        const double breath_s = in_.reader.breath_s;
-        for (std::size_t k = 0; k < plan_.notes.size(); ++k) {
-            const PlannedNote& note = plan_.notes[k];
-            const bool long_ago = in_.echoes.after_s > 0.0 && note.lead_s > in_.echoes.after_s;
-            const bool dangerous = in_.echoes.dangerous && !sources_[k]->warnings.empty();
-            const std::string words = note.echo_of.empty() ? echoWords(*sources_[k]) : std::string();
-            if ((!long_ago && !dangerous) || words.empty()) {
-                continue;
-            }
-            PlannedNote echo = note;
-            echo.id = note.id + "e";
-            echo.echo_of = note.id;
-            echo.text = words;
-            echo.spoken = words;
-            echo.spoken_after.clear();
-            echo.spoken_s = spokenLength_s(notes::countSyllables(words), in_.reader);
-            echo.gap_after_s = breath_s;
-            echo.weight = 0.5 * note.weight;
-            echo.window.opens_s = std::max(note.end_s + breath_s + echo.spoken_s, note.act_s - kNearest_s);
-            echo.window.ideal_s = std::clamp(echo.window.closes_s - kSpare_s,
-                std::min(echo.window.opens_s, echo.window.closes_s), echo.window.closes_s);
-            if (echo.window.opens_s > echo.window.closes_s) {
-                continue; // it was said just now
-            }
-            // the pause whose room lies nearest to the wished moment
-            double best_off_s = 1e9;
-            std::size_t best = 0;
-            for (auto c = static_cast<std::size_t>(note.call) + 1; c <= plan_.calls.size(); ++c) {
-                const PlannedCall& before = plan_.calls[c - 1];
-                const double free_from_s = before.end_s + breath_s + echo.spoken_s;
-                const double free_to_s = c < plan_.calls.size() ? plan_.calls[c].start_s - breath_s : 1e9;
-                const double from_s = std::max(free_from_s, echo.window.opens_s);
-                const double to_s = std::min(free_to_s, echo.window.closes_s);
-                if (free_from_s > echo.window.closes_s) {
-                    break;
-                }
-                if (const double off_s =
-                        echo.window.ideal_s - std::clamp(echo.window.ideal_s, from_s, std::max(from_s, to_s));
-                    from_s <= to_s && std::abs(off_s) < best_off_s) {
-                    best_off_s = std::abs(off_s);
-                    best = c;
-                }
-            }
-            const bool taken = !wishes.empty() && wishes.back().before_call == best;
-            if (best_off_s < 1e9 && !taken) {
-                wishes.push_back({best, std::move(echo), sources_[k]});
-            }
-        }
-        std::stable_sort(wishes.begin(), wishes.end(),
-            [](const Wish& a, const Wish& b) { return a.before_call < b.before_call; });
-        for (auto wish = wishes.rbegin(); wish != wishes.rend(); ++wish) {
-            insertEcho(wish->before_call, wish->note, wish->source);
-        }
-        if (!wishes.empty()) {
+        const auto echoes = chooseEchoes(plan_, sources_, in_);
+        if (!echoes.empty()) {
+            insertEchoes(plan_, sources_, echoes);
             speak();
-        }
-    }
-
-    void insertEcho(std::size_t before_call, const PlannedNote& echo, const notes::Note* source)
-    {
-        const std::size_t at =
-            before_call < plan_.calls.size() ? plan_.calls[before_call].first : plan_.notes.size();
-        const auto place = static_cast<std::ptrdiff_t>(at);
-        plan_.notes.insert(plan_.notes.begin() + place, echo);
-        sources_.insert(sources_.begin() + place, source);
-        const int line = before_call > 0 ? plan_.calls[before_call - 1].line : 0;
-        plan_.calls.insert(plan_.calls.begin() + static_cast<std::ptrdiff_t>(before_call),
-            {line, echo.text, at, at + 1, 0.0, 0.0});
-        plan_.notes[at].call = static_cast<int>(before_call);
-        for (std::size_t c = before_call + 1; c < plan_.calls.size(); ++c) {
-            ++plan_.calls[c].first;
-            ++plan_.calls[c].last;
-        }
-        for (std::size_t k = at + 1; k < plan_.notes.size(); ++k) {
-            ++plan_.notes[k].call;
-        }
-    }
-
-    /// The first notes, read in peace so that the last ends before the countdown.
-    void readLineUp()
-    {
-        constexpr double kBeforeCountdown_s = -7.0;
-        double at_s = 0.0;
-        for (std::size_t k = 0, read = 0;
-             k < plan_.notes.size() && static_cast<int>(read) < in_.echoes.line_up_notes; ++k) {
-            const PlannedNote& note = plan_.notes[k];
-            if (!note.echo_of.empty()) {
-                continue;
-            }
-            plan_.line_up.push_back({note.id, note.spoken, at_s, at_s + note.spoken_s});
-            at_s += note.spoken_s + note.gap_after_s;
-            ++read;
-        }
-        const double shift_s = plan_.line_up.empty() ? 0.0 : kBeforeCountdown_s - plan_.line_up.back().end_s;
-        for (LineUpNote& note : plan_.line_up) {
-            note.start_s += shift_s;
-            note.end_s += shift_s;
         }
     }
 
