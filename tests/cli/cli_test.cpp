@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <array>
 #include <cstdio>
 #include <sys/wait.h>
@@ -123,4 +124,25 @@ TEST(Cli, WrongUsageIsTwoAndBadDataIsOne)
     EXPECT_EQ(run("align " + quoted(kDemo)).exit_code, 2);
     EXPECT_EQ(run("notes /nowhere/notes.txt").exit_code, 1);
     EXPECT_EQ(run("align " + quoted(kDemo) + " --pass stage --audio /nowhere.flac").exit_code, 1);
+}
+
+TEST(Cli, WishesThatCannotBeMeantAreToldWithTheirLineAndThePlanIsMade)
+{
+    const support::ScratchFolder scratch;
+    const auto stage = support::copyDemo(scratch);
+    auto text = support::read(stage / "stage.brumefall");
+    const auto at = text.find("\"rate_syll_s\": 5.6");
+    ASSERT_NE(at, std::string::npos);
+    text.replace(at, std::string("\"rate_syll_s\": 5.6").size(), "\"rate_syll_s\": 0.0");
+    support::write(stage / "stage.brumefall", text);
+    const auto line = 1 + std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(at), '\n');
+    const auto checked = run("check " + quoted(stage));
+    EXPECT_EQ(checked.exit_code, 1);
+    EXPECT_NE(
+        checked.err.find("stage.brumefall:" + std::to_string(line) + ": a rate of 0"), std::string::npos)
+        << checked.err;
+    const auto planned = run("plan " + quoted(stage));
+    EXPECT_EQ(planned.exit_code, 0);
+    EXPECT_NE(planned.err.find("a rate of 0"), std::string::npos) << planned.err;
+    EXPECT_EQ(Json::parse(planned.out)["notes"].size(), 67U);
 }
