@@ -41,6 +41,31 @@ TEST_F(PlanTest, RemediesAcceptedOneByOneTakeTheSqueezesToOnTimeAndUndoBringsThe
     EXPECT_EQ(late(), late_before);
 }
 
+TEST_F(PlanTest, AChosenRemedyIsShownInDashesBeforeItIsTaken)
+{
+    open("recce");
+    auto* list = find<QListWidget>("squeezeList");
+    const auto* scene = &find<GapView>("planGap")->scene();
+    EXPECT_EQ(scene->other, nullptr) << "nothing was chosen yet";
+    list->setCurrentRow(2); // the second remedy
+    ASSERT_NE(scene->other, nullptr);
+    std::vector<double> shown;
+    for (const auto& call : scene->other->calls) {
+        shown.push_back(call.start_s);
+    }
+    const auto before = plan().calls;
+    list->setCurrentRow(0);
+    EXPECT_EQ(scene->other, nullptr) << "a heading is no remedy";
+    EXPECT_EQ(plan().calls.front().start_s, before.front().start_s);
+    list->setCurrentRow(2);
+    key(Qt::Key_Y);
+    ASSERT_EQ(plan().calls.size(), shown.size());
+    for (std::size_t c = 0; c < shown.size(); ++c) {
+        EXPECT_NEAR(plan().calls[c].start_s, shown[c], 1e-9) << "it came as it was shown";
+    }
+    EXPECT_EQ(scene->other, nullptr);
+}
+
 TEST_F(PlanTest, TheNumbersOnTheScreenAreThoseOfTheCommandLine)
 {
     open("recce");

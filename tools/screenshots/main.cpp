@@ -13,6 +13,7 @@
 #include <QComboBox>
 #include <QDir>
 #include <QElapsedTimer>
+#include <QListWidget>
 #include <QPushButton>
 #include <QStandardPaths>
 #include <QTableView>
@@ -155,6 +156,7 @@ const Shot kShots[]{
                 w.document().setCurrentNote(QString::fromStdString(squeezes.front().first));
                 const double at_s =
                     w.document().prepared().placement.notes[static_cast<std::size_t>(number - 1)].arrive_s;
+                w.findChild<QListWidget*>(QStringLiteral("squeezeList"))->setCurrentRow(2);
                 w.findChild<GapView*>(QStringLiteral("planGap"))->setSpan(at_s - 9.0, at_s + 5.0);
                 w.transport().seekStage(at_s - 6.0);
             }

@@ -53,9 +53,11 @@ AdvicePanel::AdvicePanel(Document& document, QWidget* parent)
     layout->addLayout(buttons);
     connect(list_, &QListWidget::itemClicked, this,
         [this](QListWidgetItem* item) { document_.setCurrentNote(item->data(Qt::UserRole).toString()); });
-    connect(list_, &QListWidget::currentRowChanged, this, [this](int row) {
-        accept_->setEnabled(row >= 0 && static_cast<std::size_t>(row) < remedy_of_row_.size()
-            && remedy_of_row_[static_cast<std::size_t>(row)].second != kNone);
+    connect(list_, &QListWidget::currentRowChanged, this, [this] {
+        accept_->setEnabled(chosenRemedy() != nullptr);
+        if (!showing_) {
+            preview();
+        }
     });
     auto* when_seen = new WhenSeen(this, [this] { showPlan(); });
     connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
@@ -94,6 +96,7 @@ void AdvicePanel::showPlan()
     proposed_.clear();
     breaths_->setText(tr("Where to breathe?  (B)"));
     const auto& plan = document_.prepared().plan;
+    showing_ = true; // what is chosen here the user has not chosen
     list_->clear();
     remedy_of_row_.clear();
     for (std::size_t s = 0; s < plan.squeezes.size(); ++s) {
@@ -110,18 +113,34 @@ void AdvicePanel::showPlan()
     } else if (remedy_of_row_.size() > 1) {
         list_->setCurrentRow(1);
     }
-    accept_->setEnabled(!plan.squeezes.empty() && !plan.squeezes.front().remedies.empty());
+    accept_->setEnabled(chosenRemedy() != nullptr);
+    showing_ = false;
+}
+
+const plan::Remedy* AdvicePanel::chosenRemedy() const
+{
+    const int row = list_->currentRow();
+    if (row < 0 || static_cast<std::size_t>(row) >= remedy_of_row_.size()) {
+        return nullptr;
+    }
+    const auto [squeeze, remedy] = remedy_of_row_[static_cast<std::size_t>(row)];
+    return remedy == kNone ? nullptr : &document_.prepared().plan.squeezes[squeeze].remedies[remedy];
+}
+
+void AdvicePanel::preview()
+{
+    const auto* remedy = chosenRemedy();
+    if (remedy != nullptr) {
+        after_ =
+            document_.preparedAs(stage::withRemedy(document_.stage(), document_.prepared().notes, *remedy));
+    }
+    emit previewed(remedy == nullptr ? nullptr : &after_.plan);
 }
 
 void AdvicePanel::acceptRemedy()
 {
-    const int row = list_->currentRow();
-    if (row < 0 || static_cast<std::size_t>(row) >= remedy_of_row_.size()) {
-        return;
-    }
-    const auto [squeeze, remedy] = remedy_of_row_[static_cast<std::size_t>(row)];
-    if (remedy != kNone) {
-        const auto chosen = document_.prepared().plan.squeezes[squeeze].remedies[remedy];
+    if (const auto* remedy = chosenRemedy()) {
+        const auto chosen = *remedy; // the plan that it belongs to is about to change
         document_.acceptRemedy(chosen);
     }
 }

@@ -25,10 +25,16 @@ public:
     void proposeBreaths(std::size_t first, std::size_t last);
 
 signals:
+    /// The plan as it would be with the remedy that the user has chosen; null where none is. Stays valid
+    /// until the next one.
+    void previewed(const plan::Plan* after);
     void breathsWanted(); ///< the button was pressed: the workspace knows the stretch
 
 private:
     void showPlan();
+    void preview();
+    /// The remedy of the chosen row, null for a heading.
+    [[nodiscard]] const plan::Remedy* chosenRemedy() const;
     void addRow(const QString& text, const std::string& note, std::size_t squeeze, std::size_t remedy);
     [[nodiscard]] QString headingOf(const plan::Squeeze& squeeze) const;
 
@@ -38,6 +44,8 @@ private:
     QPushButton* breaths_;
     std::vector<std::pair<std::size_t, std::size_t>>
         remedy_of_row_; ///< squeeze and remedy; no remedy for a heading
+    bool showing_ = false;
+    stage::Prepared after_;
     std::vector<bool> proposed_; ///< breaths proposed and not yet taken
 };
 

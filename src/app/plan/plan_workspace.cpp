@@ -62,6 +62,10 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     connect(people_, &DriverPanel::calibrationWanted, this, [this] { calibrate(true); });
     connect(calibration_, &CalibrationPanel::done, this, [this] { calibrate(false); });
     connect(advice_, &AdvicePanel::breathsWanted, this, &PlanWorkspace::proposeBreaths);
+    connect(advice_, &AdvicePanel::previewed, this, [this](const plan::Plan* after) {
+        gap_->scene().other = after;
+        gap_->update();
+    });
     connect(what_if_, &WhatIfPanel::chosen, this, &PlanWorkspace::showWhatIf);
     connect(gap_, &GapView::noteClicked, this, [this](const QString& id) {
         forgetStretch();

@@ -139,8 +139,7 @@ private:
     void paintOther()
     {
         const QRectF& row = layout_.voice;
-        for (std::size_t c = 0; c < scene_.other->calls.size() && c < plan_.calls.size(); ++c) {
-            const auto& there = scene_.other->calls[c];
+        for (const auto& there : scene_.other->calls) {
             if (!visible(there.start_s, there.end_s)) {
                 continue;
             }
