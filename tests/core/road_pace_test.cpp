@@ -202,6 +202,22 @@ TEST(Pace, AskedAlongTheStageAnswersAsAskedAnywhere)
     }
 }
 
+TEST(Pace, OfARoadThatNoStageHasIsFoundAllTheSame)
+{
+    std::string text = "[laps 8]\n";
+    for (int line = 0; line < 5; ++line) {
+        text += "left four 44444444\n"; // a slip of the finger: thousands of kilometres in all
+    }
+    stage::Stage stage;
+    stage.text = text + "[end]\n";
+    stage.rehearsal.target_time_s = 60.0;
+    const auto prepared = stage::prepare(stage, nullptr);
+    EXPECT_GT(prepared.placement.pace.length_m(), 1e6);
+    EXPECT_NEAR(prepared.placement.pace.duration_s(), 60.0, 0.01);
+    EXPECT_FALSE(prepared.placement.warnings.empty()) << "no tyre does that";
+    EXPECT_EQ(prepared.plan.notes.size(), 40U);
+}
+
 TEST(Place, ATraceThatNeverGoesForwardIsLeftOutAndTold)
 {
     const auto road = roadOf(kShortStage, 900.0);
