@@ -42,7 +42,11 @@ public:
                 (shape != nullptr && shape->to ? shape->modifier : note.modifier) = atom.value;
                 break;
             case Role::shape:
-                note.shapes.push_back({atom.value, {}, {}, false, {}});
+                if (atom.value == "double_tightens") { // once, and once more to the grade that is named
+                    note.shapes.push_back({"tightens", {}, {}, false, {}});
+                }
+                note.shapes.push_back(
+                    {atom.value == "double_tightens" ? "tightens" : atom.value, {}, {}, false, {}});
                 shape = &note.shapes.back();
                 shape_fresh = true;
                 if (i > first && line_.roleAt(i - 1) == Role::late) {

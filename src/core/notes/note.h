@@ -36,7 +36,7 @@ struct Feature {
 
 /// A change of a corner's tightness: "tightens three late over crest".
 struct Shape {
-    std::string kind;
+    std::string kind; ///< tightens or opens
     std::optional<Grade> to;
     std::string modifier;
     bool late = false;

@@ -1,5 +1,6 @@
 #include "notes/parser.h"
 
+#include "notes/becomes.h"
 #include "notes/line_parser.h"
 #include "notes/spoken.h"
 #include "notes/suggest.h"
@@ -159,7 +160,7 @@ public:
                 continue;
             }
             const int to = shape.to->number;
-            const bool tightens = shape.kind.ends_with("tightens");
+            const bool tightens = shape.kind == "tightens";
             if (to != from && (tightens || shape.kind == "opens")) {
                 const bool ascending = (to < from) == tightens;
                 (ascending ? ascending_ : descending_) += 1;
@@ -361,6 +362,11 @@ ParsedNotes parseNotes(std::string_view text, const Style& style)
         reader.add(line, std::move(reading));
     }
     out.style = detector.result();
+    for (Call& call : out.calls) {
+        for (Note& note : call.notes) {
+            settleShapes(note, out.style.scale);
+        }
+    }
     return out;
 }
 
