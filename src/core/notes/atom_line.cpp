@@ -16,11 +16,6 @@ AtomLine::AtomLine(std::string_view line, const Dictionary& crew, Order read_in)
 {
 }
 
-bool isOneOf(std::initializer_list<Role> roles, Role role)
-{
-    return std::find(roles.begin(), roles.end(), role) != roles.end();
-}
-
 bool AtomLine::hasPause(std::size_t first, std::size_t last) const
 {
     return first < last

@@ -4,7 +4,6 @@
 #include "notes/dictionary.h"
 #include "notes/tokens.h"
 
-#include <initializer_list>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -42,7 +41,5 @@ struct AtomLine {
     /// Syllables of spokenOf, without making it.
     [[nodiscard]] int syllablesOf(std::size_t first, std::size_t last) const;
 };
-
-[[nodiscard]] bool isOneOf(std::initializer_list<Role> roles, Role role);
 
 } // namespace brumefall::notes

@@ -37,7 +37,14 @@ public:
             }
             line_.used[i] = true;
             switch (atom.role) {
-            case Role::extent: note.extent = atom.value; break;
+            case Role::extent:
+                if (!feature.relation.empty() && line_.roleAt(i - 1) == Role::relation
+                    && line_.roleAt(i + 1) == Role::thing) {
+                    feature.size = atom.value; // "over long crest"
+                } else if (shape == nullptr || note.extent.empty()) { // "five extra long opens to a long six"
+                    note.extent = atom.value;
+                }
+                break;
             case Role::modifier:
                 (shape != nullptr && shape->to ? shape->modifier : note.modifier) = atom.value;
                 break;
@@ -80,7 +87,13 @@ public:
                     feature.relation.clear();
                 }
                 break;
-            case Role::size: feature.size = atom.value; break;
+            case Role::size:
+                if (atom.value == "sharp" && (atom.pause_after || nextContent(i, last) == Role::unknown)) {
+                    takeLine(note, "tight"); // "right two sharp, sign outside"
+                } else {
+                    feature.size = atom.value;
+                }
+                break;
             case Role::qualifier: break;
             case Role::thing:
             case Role::junction: {
@@ -99,7 +112,7 @@ public:
                 break;
             }
             case Role::maybe:
-                if (!note.features.empty()) {
+                if (!note.features.empty() && !doubtsNext(i, last)) {
                     note.features.back().maybe = true;
                 } else {
                     feature.maybe = true;
@@ -132,7 +145,8 @@ public:
         }
         if (!feature.relation.empty() && !note.features.empty() && note.features.back().relation.empty()) {
             note.features.back().relation = feature.relation;
-        } else if (!feature.relation.empty() && !note.surface.empty() && note.features.empty()) {
+        } else if (!feature.relation.empty() && feature.relation != "off" && !note.surface.empty()
+            && note.features.empty()) {
             note.features.push_back(
                 {feature.relation, note.surface, feature.size, false, 0}); // "mud on exit"
         } else if (feature.relation == "on_exit" || feature.relation == "on_entry") {
@@ -163,6 +177,13 @@ private:
             }
         }
         return Role::unknown;
+    }
+
+    /// "over crest maybe jump": the doubt at `i` is about what comes right after it.
+    [[nodiscard]] bool doubtsNext(std::size_t i, std::size_t last) const
+    {
+        return i + 1 < last && !line_.atoms[i].pause_after
+            && isOneOf({Role::thing, Role::size}, line_.roleAt(i + 1));
     }
 
     [[nodiscard]] bool spanIsTurn(const Note& note, std::size_t i) const
@@ -208,6 +229,8 @@ private:
             shape->to = grade;
         } else if (!note.grade && note.kind == NoteKind::corner) {
             note.grade = grade;
+        } else if (grade.name.ends_with("tight") && note.grade && note.grade->name == "hairpin") {
+            note.grade->name = grade.name + "_hairpin"; // "hairpin left, very tight"
         } else if (grade.name.ends_with("tight")) {
             takeLine(note, "tight");
         } else {
@@ -256,7 +279,8 @@ private:
     /// "logs outside on exit", comes back in `again`.
     void takeAfterThing(Feature& feature, std::size_t& i, std::size_t last, std::vector<Feature>& again)
     {
-        if (i + 1 < last && line_.roleAt(i + 1) == Role::maybe && !line_.atoms[i].pause_after) {
+        if (i + 1 < last && line_.roleAt(i + 1) == Role::maybe && !line_.atoms[i].pause_after
+            && !doubtsNext(i + 1, last)) {
             feature.maybe = true;
             line_.used[++i] = true;
         }

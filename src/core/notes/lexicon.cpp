@@ -104,6 +104,11 @@ const KnownWord* knownWord(std::string_view word)
     return it == lexicon().words.end() ? nullptr : &it->second;
 }
 
+bool isOneOf(std::initializer_list<Role> roles, Role role)
+{
+    return std::find(roles.begin(), roles.end(), role) != roles.end();
+}
+
 LexiconMatch longestMatch(std::span<const Token> tokens)
 {
     if (tokens.empty() || tokens.front().known == nullptr) {

@@ -1,6 +1,7 @@
 /// The words of the note language and what each is for. A table, not code: a new word is one entry.
 #pragma once
 
+#include <initializer_list>
 #include <span>
 #include <string>
 #include <string_view>
@@ -49,6 +50,8 @@ enum class Role {
     underline,
     unknown,
 };
+
+[[nodiscard]] bool isOneOf(std::initializer_list<Role> roles, Role role);
 
 /// One way of saying something: its words in lower case, and the identifier that it means.
 struct LexiconEntry {

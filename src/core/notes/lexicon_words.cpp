@@ -15,7 +15,7 @@ constexpr RoleWords kWords[] = {
         "kink slight flat bend easy_bend=bend medium fast very_fast=fast easy tight very_tight "
         "flat_out=flat full=flat absolute=flat u_turn=hairpin hair_pins=hairpin hairpins=hairpin "
         "squared=square ninety_degree=square square_corner=square half_square=open_square "
-        "acute_hairpin=tight_hairpin slow_hairpin=tight_hairpin fast_hairpin=open_hairpin flat_kink=kink "
+        "acute_hairpin=tight_hairpin fast_hairpin=open_hairpin flat_kink=kink "
         "flick=kink gentle=easy flatout=flat fast_bend=bend wide_square=open_square very_acute=acute"},
     {Role::modifier,
         "plus minus half and_a_half=half a_half=half less=minus more=plus double_plus=double_plus "
@@ -98,7 +98,8 @@ constexpr RoleWords kWords[] = {
         "beyond=past next_to=at beside=at near=at off=off just_after=after just_before=before "
         "straight_after=after straight_before=before just_past=past all_through=through alongside=along "
         "following=after on_the_inside_of=inside inside_of=inside on_top_of=on on_line=on_line "
-        "on_the_line=on_line in_the_road=on_road on_road=on_road on_the_road=on_road in_road=on_road "
+        "on_the_line=on_line on_racing_line=on_line on_the_racing_line=on_line in_the_road=on_road "
+        "on_road=on_road on_the_road=on_road in_road=on_road "
         "at_end_of=at at_the_end_of=at end_of=after in_braking=on_entry under_braking=on_entry "
         "at_entry=on_entry at_exit=on_exit "
         "at_the_exit=on_exit exits=on_exit"},
@@ -151,7 +152,10 @@ constexpr RoleWords kWords[] = {
         "ledge shelf hump_back=hump humpback=hump hump_back_bridge=humpback_bridge "
         "humpback_bridge=humpback_bridge undulations=bump undulating=bump ripples=bump washboard=bump "
         "trench=ditch grass_bank=bank mud_bank=bank snow_bank=bank snowbank=bank earth_bank=bank "
-        "double_apex triple_apex bins=bin bin wheelie_bins=bin pallet pallets=pallet crate crates=crate "
+        "farm_gate=gate field_gate=gate iron_gate=gate wooden_gate=gate steel_gate=gate signpost=sign "
+        "signposts=sign finger_post=sign double_apex triple_apex stick=sticks sticks airborne=jump bins=bin "
+        "bin "
+        "wheelie_bins=bin pallet pallets=pallet crate crates=crate "
         "barrel barrels=barrel "
         "boat boats=boat net nets=net anchor crane winch pump pylons=pylon pylon aerial=mast "
         "antenna=mast wind_turbine=turbine turbine turbines=turbine landing landings=landing van lorry "
@@ -161,7 +165,8 @@ constexpr RoleWords kWords[] = {
         "parts=part"},
     {Role::size,
         "small big huge large=big little=small tiny=small massive=huge deep shallow high low sharp "
-        "nasty=bad bad slightly=small blind_small=small proper=big heavy=big steep soft double second "
+        "nasty=bad bad slightly=small blind_small=small proper=big heavy=big big_one=big small_one=small "
+        "steep soft double second "
         "triple twin=double first third last next really_big=huge very_big=huge very_small=small "
         "tiny_little=small medium_sized=medium_size short_sharp=sharp deepish=deep severe=bad "
         "vicious=bad second_one=second first_one=first third_one=third last_one=last fairly_big=big "
@@ -215,6 +220,7 @@ constexpr RoleWords kWords[] = {
         "positive_camber=good_camber positive=good_camber helpful_camber=good_camber "
         "helping_camber=good_camber wrong_camber=bad_camber bad_cambered=bad_camber "
         "nasty_camber=bad_camber falls_off=off_camber leans_out=off_camber leans_in=good_camber "
+        "cambers_away=off_camber cambers_out=off_camber cambers_off=off_camber cambers_in=good_camber "
         "cambered=camber reverse_camber=off_camber camber_change=camber_change banking=good_camber"},
     {Role::width,
         "narrow narrows=narrows narrowing=narrows wide=wide wider=wide road_narrows=narrows "
@@ -280,7 +286,8 @@ constexpr RoleWords kWords[] = {
         "bravery=brave have_faith=brave confident=commit committed=commit full_commitment=commit "
         "commitment=commit attack full_attack=attack on_it=commit stay_on_it=commit keep_on_it=commit "
         "stay_flat=flat keep_flat=flat flat_in_six=flat flat_in_top=flat keep_it_flat=flat "
-        "hold_flat=flat absolutely_flat=flat full_throttle=flat full_power=flat foot_down=power "
+        "hold_flat=flat hold_it_flat=flat keeping_flat=flat absolutely_flat=flat full_throttle=flat "
+        "full_power=flat foot_down=power "
         "on_power=power early_power=power power_on=power go_hard=push push_hard=push pushing=push "
         "don't_rush=patience wait_for_it=wait don't_push=patience be_patient=patience steady_away=steady "
         "steadily=steady take_it_easy=steady take_it_steady=steady calm_down=steady coast=lift "
@@ -348,7 +355,8 @@ constexpr RoleWords kWords[] = {
         "let's_do_it let's_have_it have_a_good_one have_a_good_stage good_stage good_run "
         "see_you_at_the_end in_your_own_time when_you're_ready off_we_go away_we_go and_we're_off "
         "we're_off hello hi morning blimey crikey phew goodness ha haha laughs laughter applause music "
-        "foreign cheering engine revving hm hmm mm mmm ah aha eh right_so so_then five_seconds "
+        "lost i'm_lost lost_it foreign cheering engine revving hm hmm mm mmm ah aha eh right_so so_then "
+        "five_seconds "
         "three_two_one two_one ten_seconds_to_go minute one_minute two_minutes thirty_seconds_to_go "
         "fifteen_seconds twenty_seconds three_two_one_go keep_the_rhythm keep_going keep_that_up "
         "stay_calm stay_focused stay_with_it focus come_on_then that's_the_one that_was_close close_one "
@@ -372,7 +380,7 @@ constexpr RoleWords kWords[] = {
         "just_about almost nearly_all quite_a_bit enough"},
 };
 
-constexpr std::array<std::pair<std::string_view, std::string_view>, 57> kAbbreviations{{
+constexpr std::array<std::pair<std::string_view, std::string_view>, 85> kAbbreviations{{
     {"l", "left"},
     {"k", "kink"},
     {"fl", "flat"},
@@ -430,6 +438,34 @@ constexpr std::array<std::pair<std::string_view, std::string_view>, 57> kAbbrevi
     {"ins", "inside"},
     {"outs", "outside"},
     {"kp", "keep"},
+    {"lng", "long"},
+    {"xl", "extra long"},
+    {"vl", "very long"},
+    {"vsh", "very short"},
+    {"uns", "unseen"},
+    {"mb", "maybe"},
+    {"tts", "tightens"},
+    {"nc", "no cut"},
+    {"bmpy", "bumpy"},
+    {"bc", "bad camber"},
+    {"tl", "turn left"},
+    {"tr", "turn right"},
+    {"hpl", "hairpin left"},
+    {"hpr", "hairpin right"},
+    {"tar", "tarmac"},
+    {"grv", "gravel"},
+    {"conc", "concrete"},
+    {"nrw", "narrow"},
+    {"wtr", "water"},
+    {"chi", "chicane"},
+    {"med", "medium"},
+    {"slt", "slight"},
+    {"->", "into"},
+    {"=>", "into"},
+    {"→", "into"},
+    {"ovr", "over"},
+    {"thru", "through"},
+    {"w", "with"},
 }};
 
 } // namespace

@@ -122,7 +122,9 @@ private:
         bool place = false;
         for (std::size_t i = begin; i < end; ++i) {
             const Role role = line_.roleAt(i);
-            content = content || !isOneOf({Role::glue, Role::chatter, Role::unknown, Role::here}, role);
+            content = content
+                || !isOneOf(
+                    {Role::glue, Role::chatter, Role::unknown, Role::here, Role::joiner, Role::to}, role);
             place = place
                 || isOneOf({Role::thing, Role::junction, Role::camber, Role::width, Role::surface,
                                Role::warning, Role::instruction, Role::speed, Role::gradient},

@@ -5,6 +5,7 @@
 #include "notes/text.h"
 
 #include <algorithm>
+#include <optional>
 #include <span>
 
 namespace brumefall::notes {
@@ -24,17 +25,20 @@ public:
     {
     }
 
-    void cut(std::string word, std::size_t begin, std::size_t end)
+    /// `written` keeps its capitals.
+    void cut(std::string_view written, std::size_t begin, std::size_t end)
     {
-        if (word.empty()) {
+        if (written.empty()) {
             return;
         }
+        std::string word = lowerCase(written);
         if (cutNumber(word, begin, end)) {
             return;
         }
         const KnownWord* known = knownWord(word);
-        if (cutAbbreviation(word, known, begin, end) || cutGlued(word, begin, end)
-            || cutHyphenated(word, begin, end)) {
+        if (cutAbbreviation(word, known, begin, end) || (known == nullptr && cutRuns(word, begin, end))
+            || cutAt(written, written.find('-'), 1, begin, end) || cutDotted(written, begin, end)
+            || (known == nullptr && cutAtCapital(written, begin, end))) {
             return;
         }
         addKnown(std::move(word), known, begin, end);
@@ -90,35 +94,66 @@ private:
         } else if (digits.size() == 1 && rest.size() == 3 && rest[0] == '-' && isDigits(rest.substr(1))) {
             addDigits(digits + rest.substr(1), begin, end);
         } else {
-            return cutLetterDigit(word, begin, end);
+            return cutRuns(word, begin, end);
         }
         return true;
     }
 
-    /// "L4", "4L", "R3-", "4R+".
-    bool cutLetterDigit(const std::string& word, std::size_t begin, std::size_t end)
+    /// "L4", "4R+", "left4", "L3lg", "5>3": words, short forms, numbers and signs run together. Nothing is
+    /// cut where one of them is not known.
+    bool cutRuns(std::string_view word, std::size_t begin, std::size_t end)
     {
-        const auto isSide = [](char c) { return c == 'l' || c == 'r'; };
-        const bool letter_first = isSide(word[0]) && word.size() >= 2 && isDigit(word[1]);
-        const bool digit_first = isDigit(word[0]) && word.size() >= 2 && isSide(word[1]);
-        if (!letter_first && !digit_first) {
-            return false;
+        std::vector<std::pair<std::size_t, std::size_t>> runs;
+        for (std::size_t at = 0; at < word.size();) {
+            const std::size_t length = runAt(word, at);
+            if (length == 0 || length == word.size()) {
+                return false;
+            }
+            runs.emplace_back(at, length);
+            at += length;
         }
-        const std::string rest = word.substr(2);
-        if (!rest.empty() && rest != "+" && rest != "-") {
-            return false;
-        }
-        for (std::size_t i = 0; i < 2; ++i) {
-            if (isSide(word[i])) {
-                addWord(word[i] == 'l' ? "left" : "right", begin + i, begin + i + 1);
+        for (const auto& [at, length] : runs) {
+            const std::size_t last = at + length == word.size() ? end : begin + at + length;
+            if (word.substr(at, length) == "-") {
+                addWord("minus", begin + at, last);
             } else {
-                addDigits(word.substr(i, 1), begin + i, begin + i + 1);
+                cut(word.substr(at, length), begin + at, last);
             }
         }
-        if (!rest.empty()) {
-            addWord(rest == "+" ? "plus" : "minus", begin + 2, end);
-        }
         return true;
+    }
+
+    /// Length of the number with its sign, the sign, or the known word at `at`; 0 where it is none of them.
+    [[nodiscard]] std::size_t runAt(std::string_view word, std::size_t at) const
+    {
+        const auto lengthOf = [&](auto&& belongs) {
+            std::size_t last = at;
+            while (last < word.size() && belongs(word[last])) {
+                ++last;
+            }
+            return last - at;
+        };
+        const auto isSign = [](char c) { return c == '+' || c == '-'; };
+        if (const std::size_t digits = lengthOf(isDigit); digits > 0) {
+            if (word.substr(at + digits).starts_with("\xC2\xBD")) {
+                return digits + 2;
+            }
+            std::size_t signs = 0;
+            while (signs < 2 && at + digits + signs < word.size() && isSign(word[at + digits + signs])) {
+                ++signs;
+            }
+            const std::size_t next = at + digits + signs;
+            return next < word.size() && signs > 0 && isDigit(word[next]) ? 0 : digits + signs;
+        }
+        if (isSign(word[at])) {
+            return at + 1 == word.size() && at > 0 ? 1 : 0; // "4R+"
+        }
+        const std::size_t letters = lengthOf([](char c) { return c >= 'a' && c <= 'z'; });
+        if (letters == 1 && word[at] != 'l' && word[at] != 'r') {
+            return 0; // a crew's own letters are in its dictionary
+        }
+        const std::size_t length = letters > 0 ? letters : std::size_t{1};
+        return isShortOrKnown(word.substr(at, length)) ? length : 0;
     }
 
     bool cutAbbreviation(const std::string& word, const KnownWord* known, std::size_t begin, std::size_t end)
@@ -136,20 +171,51 @@ private:
         return true;
     }
 
-    bool cutGlued(const std::string& word, std::size_t begin, std::size_t end)
+    /// Cuts `written` in two at `at`, leaving `between` letters out; nothing is cut where a side is empty.
+    bool cutAt(
+        std::string_view written, std::size_t at, std::size_t between, std::size_t begin, std::size_t end)
     {
-        return word.size() >= 2 && word.size() <= 3 && cutLetterDigit(word, begin, end);
-    }
-
-    bool cutHyphenated(const std::string& word, std::size_t begin, std::size_t end)
-    {
-        const auto hyphen = word.find('-');
-        if (hyphen == std::string::npos || hyphen == 0 || hyphen + 1 == word.size()) {
+        if (at == std::string_view::npos || at == 0 || at + between >= written.size()) {
             return false;
         }
-        cut(word.substr(0, hyphen), begin, begin + hyphen);
-        cut(word.substr(hyphen + 1), begin + hyphen + 1, end);
+        cut(written.substr(0, at), begin, begin + at);
+        cut(written.substr(at + between), begin + at + between, end);
         return true;
+    }
+
+    /// "R5.L5": a stop between two words parts them; one between digits is a number's own.
+    bool cutDotted(std::string_view written, std::size_t begin, std::size_t end)
+    {
+        const std::size_t dot = written.find('.');
+        const std::size_t before = out_.size();
+        if (dot == std::string_view::npos || dot == 0 || dot + 1 >= written.size()) {
+            return false;
+        }
+        cut(written.substr(0, dot), begin, begin + dot);
+        if (out_.size() > before) {
+            out_.back().pause_after = true;
+        }
+        cut(written.substr(dot + 1), begin + dot + 1, end);
+        return true;
+    }
+
+    /// "HpL", "BigCr": short forms run together, each begun with a capital.
+    bool cutAtCapital(std::string_view written, std::size_t begin, std::size_t end)
+    {
+        const auto isCapital = [](char c) { return c >= 'A' && c <= 'Z'; };
+        for (std::size_t at = 1; at < written.size(); ++at) {
+            if (isCapital(written[at]) && !isCapital(written[at - 1]) && isShortOrKnown(written.substr(0, at))
+                && isShortOrKnown(written.substr(at))) {
+                return cutAt(written, at, 0, begin, end);
+            }
+        }
+        return false;
+    }
+
+    [[nodiscard]] bool isShortOrKnown(std::string_view written) const
+    {
+        const std::string word = lowerCase(written);
+        return knownWord(word) != nullptr || dictionary_.expansion(word) != nullptr;
     }
 
     std::vector<Token>& out_;
@@ -227,6 +293,10 @@ private:
             push(Role::to, "to", 0, i, i + 1);
             return i + 1;
         }
+        if (match.words == 1 && joinsTwoCorners(i)) {
+            push(Role::joiner, "into", 0, i, i + 1);
+            return i + 1;
+        }
         if (match.words > 1 && match.entry->words.front() == "hug" && endsWithSideOf(i, match.words)) {
             match = longestMatch(std::span(tokens_).subspan(i, 1)); // "hug left three": the corner's own side
         }
@@ -279,6 +349,64 @@ private:
         }
         return classAt(j) != NumberClass::none && tokens_[j].number < 10 && !leadsToDirection(j)
             && !(j + 1 < tokens_.size() && isDirection(tokens_[j + 1]));
+    }
+
+    /// "four left to three right", "three left in two right": between two whole corners either word means
+    /// "into". "One left plus to two left" is one corner.
+    [[nodiscard]] bool joinsTwoCorners(std::size_t i) const
+    {
+        const bool to = tokens_[i].word == "to";
+        if ((!to && tokens_[i].word != "in") || atoms_.empty() || tokens_[i].pause_after) {
+            return false;
+        }
+        if (!to
+            && !isOneOf({Role::direction, Role::number, Role::named_grade, Role::modifier, Role::extent},
+                atoms_.back().role)) {
+            return false; // "dip in left five"
+        }
+        const auto ahead = cornerAt(i + 1);
+        const Atom* before = sideOfCornerBefore();
+        return ahead && before != nullptr && (!to || before->value != tokens_[*ahead].word);
+    }
+
+    /// The direction of the corner that is being told, null where what was told last is a shape or a
+    /// distance.
+    [[nodiscard]] const Atom* sideOfCornerBefore() const
+    {
+        for (auto it = atoms_.rbegin(); it != atoms_.rend(); ++it) {
+            if (it->role == Role::direction) {
+                return &*it;
+            }
+            if (isOneOf({Role::shape, Role::joiner}, it->role)
+                || (it->role == Role::number && it->number >= 10)) {
+                return nullptr;
+            }
+        }
+        return nullptr;
+    }
+
+    /// The direction of the whole corner that begins at token `i`, in the file's order.
+    [[nodiscard]] std::optional<std::size_t> cornerAt(std::size_t i) const
+    {
+        if (i + 1 >= tokens_.size()) {
+            return {};
+        }
+        const auto isGrade = [&](std::size_t j, std::size_t& words) {
+            const auto named = longestMatch(std::span(tokens_).subspan(j));
+            words = named.entry != nullptr && named.entry->role == Role::named_grade ? named.words : 1;
+            return (named.entry != nullptr && named.entry->role == Role::named_grade)
+                || (classAt(j) != NumberClass::none && tokens_[j].number < 10);
+        };
+        std::size_t words = 1;
+        if (isDirection(tokens_[i])) {
+            return isGrade(i + 1, words) ? std::optional(i) : std::nullopt;
+        }
+        if (!isGrade(i, words)) {
+            return {};
+        }
+        return words == 1 && classAt(i) != NumberClass::none                ? directionLedTo(i)
+            : i + words < tokens_.size() && isDirection(tokens_[i + words]) ? std::optional(i + words)
+                                                                            : std::nullopt;
     }
 
     /// The last of `count` words is the direction of a corner whose grade follows.
@@ -364,22 +492,24 @@ private:
     }
 
     /// Number first: does "four [plus] [long] left" begin at token `i`?
-    [[nodiscard]] bool leadsToDirection(std::size_t i) const
+    [[nodiscard]] bool leadsToDirection(std::size_t i) const { return directionLedTo(i).has_value(); }
+
+    [[nodiscard]] std::optional<std::size_t> directionLedTo(std::size_t i) const
     {
         if (order_ != Order::number_first) {
-            return false;
+            return {};
         }
         static const std::vector<std::string> kBetween{"plus", "minus", "half", "long", "short", "very",
             "extra", "sudden", "tight", "and", "a", "double"};
         for (std::size_t j = i + 1; j < tokens_.size() && j <= i + 4; ++j) {
             if (isDirection(tokens_[j])) {
-                return true;
+                return j;
             }
             if (std::find(kBetween.begin(), kBetween.end(), tokens_[j].word) == kBetween.end()) {
-                return false;
+                return {};
             }
         }
-        return false;
+        return {};
     }
 
     struct Number {
@@ -505,7 +635,7 @@ std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
         std::size_t part = first;
         for (std::size_t j = first; j <= last; ++j) {
             if (j == last || kInnerSeparators.has(line[j])) {
-                cutter.cut(lowerCase(line.substr(part, j - part)), part, j);
+                cutter.cut(line.substr(part, j - part), part, j);
                 if (j != last && line[j] != '(' && line[j] != ')' && tokens.size() > count_before) {
                     tokens.back().pause_after = true;
                 }
