@@ -57,6 +57,8 @@ INSTANTIATE_TEST_SUITE_P(SoundAlikes, Misheard,
         Heard{"write for in two left to fifty", "right four into left two fifty"},
         Heard{"left for one hundred", "left four one hundred"},
         Heard{"left tree plus in to right five", "left three plus into right five"},
+        Heard{"right 31 50", "right 3 150"}, Heard{"left 450 write 3", "left 4 50 right 3"},
+        Heard{"left six plus slip free", "left six plus slippery"},
         Heard{"left sex over jumped", "left six over jump"}, Heard{"jump may be sixty", "jump maybe sixty"},
         Heard{"on seen right three", "unseen right three"},
         Heard{"caution she cane left entry", "caution chicane left entry"},
@@ -156,6 +158,28 @@ TEST(Captions, ARepeatedEdgeIsTakenOnceAndSaidSo)
     ASSERT_EQ(draft.calls[1].repairs.size(), 1U);
     EXPECT_EQ(draft.calls[1].repairs[0].from, "fifty");
     EXPECT_EQ(draft.calls[1].repairs[0].to, "");
+}
+
+TEST(Captions, HalfACornerShownAgainAtAnEdgeIsTakenOnce)
+{
+    const auto draft = draftOf("1\n00:00:01,000 --> 00:00:03,000\nright three over crest 50 left\n\n"
+                               "2\n00:00:03,500 --> 00:00:06,000\nleft five long\n");
+    EXPECT_EQ(proposals(draft), "right three over crest 50 left five long\n");
+}
+
+TEST(Captions, ADistanceAfterAShapeIsNoGrade)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right four\n[0:05] left three opens 120\n[0:09] right 460\n")),
+        "right four\nleft three opens 120\nright 4 60\n");
+}
+
+TEST(Captions, WhatIsSaidAfterTheStopIsNoStageOfItsOwn)
+{
+    const auto draft = draftOf("[0:01] three two one go\n[0:04] left four 60 right three\n[0:30] finish\n"
+                               "[0:40] stop\n[0:44] wibble flonk\n");
+    ASSERT_EQ(draft.stages.size(), 1U);
+    ASSERT_EQ(draft.talk.size(), 2U);
+    EXPECT_EQ(draft.talk.back().heard, "wibble flonk");
 }
 
 TEST(Captions, ANoteBrokenOverTwoCaptionsIsOneCall)

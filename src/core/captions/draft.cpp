@@ -103,7 +103,8 @@ private:
                 [](const HeardWord& a, const HeardWord& b) { return a.word == b.word; });
             const bool corner = std::any_of(fresh.begin(), fresh.begin() + static_cast<std::ptrdiff_t>(n),
                 [](const HeardWord& w) { return w.word == "left" || w.word == "right"; });
-            if (same && (adjoining || (n < fresh.size() && !corner))) {
+            const bool lone_side = n == 1 && corner; // "… 50 left" / "left five": half a corner is none
+            if (same && (adjoining || (n < fresh.size() && (!corner || lone_side)))) {
                 return n;
             }
         }
@@ -217,6 +218,7 @@ struct LineRole {
     bool countdown = false;
     bool go = false;
     bool stop = false;
+    bool road = false; ///< something in it says what road comes
 };
 
 /// Words that say what road comes; a line with one of them is no mere talk.
@@ -248,6 +250,7 @@ LineRole roleOf(const std::string& text, const notes::Dictionary& dictionary, Or
         role.countdown = role.countdown || (atom.role == Role::chatter && atom.value == "countdown");
         role.stop = role.stop || atom.role == Role::stop;
     }
+    role.road = road;
     // "so that was a good stage, I thought the tyres were cold"
     role.talk = role.talk || (!road && talk >= 2 && talk + odd >= content);
     const auto words = notes::splitWords(text);
@@ -310,7 +313,7 @@ private:
             go_s_ = call.end_s;
             counted_down_ = true;
         }
-        if (role.talk) {
+        if (role.talk || (!role.road && isBetweenStages())) {
             addTalk(std::move(call), end - begin);
             return;
         }
@@ -318,6 +321,13 @@ private:
         if (role.stop) {
             closeStage();
         }
+    }
+
+    /// After a stop, and no countdown heard since.
+    [[nodiscard]] bool isBetweenStages() const
+    {
+        return !draft_.stages.empty() && draft_.stages.back().last_call == draft_.calls.size()
+            && !counted_down_;
     }
 
     void addTalk(DraftCall call, std::size_t words)

@@ -82,7 +82,7 @@ constexpr Mishearing kMishearings[] = {
     {"flying finish", Company::any, 0.9,
         "fly and finish,flying finnish,flying fish,frying finish,lying finish"},
     {"narrow", Company::any, 0.85, "marrow,narrower"},
-    {"slippery", Company::any, 0.85, "slippy,slipper,slippers,sleepery"},
+    {"slippery", Company::any, 0.85, "slippy,slipper,slippers,sleepery,slip free,slip three"},
     {"cobbles", Company::any, 0.85, "couples,cobblers,gobbles,cables,wobbles"},
     {"onto gravel", Company::any, 0.85, "on to gravel,onto travel,on to travel,onto grovel"},
     {"gravel", Company::any, 0.6, "travel,grovel"},

@@ -305,7 +305,12 @@ private:
             };
             const bool leading_grade = order_ == Order::direction_first && gradeWanted(place, place + 1)
                 && word.size() >= 3 && word[0] >= '1' && word[0] <= '6' && word[1] != '0'
-                && isUsualDistance(std::stoi(word.substr(1)));
+                && isUsualDistance(std::stoi(word.substr(1)))
+                // "opens 120" is a distance far more often than "opens one, twenty"
+                && (word[0] != '1' || isDirection(at(place - 1)) || isBetween(at(place - 1)));
+            if (splitHundredAfterGrade(i)) {
+                continue;
+            }
             if (leading_grade) {
                 split(1, 0.9);
                 continue;
@@ -326,6 +331,21 @@ private:
                 splitTwoDistances(i, word);
             }
         }
+    }
+
+    /// "right 31 50" is "right 3 150".
+    bool splitHundredAfterGrade(std::size_t i)
+    {
+        const std::string word = out_.words[i];
+        const auto place = static_cast<std::ptrdiff_t>(i);
+        const std::string rest = at(place + 1);
+        if (order_ != Order::direction_first || !gradeWanted(place, place + 1) || word.size() != 2
+            || word[0] > '6' || word[1] < '1' || word[1] > '4' || !isNumber(rest) || rest.size() != 2
+            || rest[1] != '0') {
+            return false;
+        }
+        replace(i, 2, {word.substr(0, 1), word.substr(1) + rest}, 0.8);
+        return true;
     }
 
     void splitTwoDistances(std::size_t i, const std::string& word)
