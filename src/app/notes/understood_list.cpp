@@ -13,7 +13,7 @@ namespace {
 QString words(std::string identifier)
 {
     std::replace(identifier.begin(), identifier.end(), '_', ' ');
-    return QString::fromStdString(identifier);
+    return QString::fromStdString(identifier).replace(QStringLiteral("dont "), QStringLiteral("don't "));
 }
 
 QString gradeWords(const notes::Grade& grade, const std::string& modifier)

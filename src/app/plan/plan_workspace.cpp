@@ -376,17 +376,18 @@ void PlanWorkspace::showChosen()
         : note->status == plan::Status::early
         ? tr("That is %1 s too early.").arg(note->window.opens_s - note->end_s, 0, 'f', 1)
         : tr("That is in time.");
-    chosen_->setText(tr("<b>%1 &nbsp;%2</b><br>Start at %3, finish at %4: %5 s and %6 m before the "
+    chosen_->setText(tr("<b>%1 &nbsp;%2</b><br>Start at %3, finish at %4: %5 s and %6 m %12 the "
                         "driver must act, with %7 ahead. %8<br>"
-                        "The window opens at %9 and closes at %10; best is %11.%12")
+                        "The window opens at %9 and closes at %10; best is %11.%13")
                          .arg(document_.numberOf(id))
                          .arg(QString::fromStdString(note->spoken).toHtmlEscaped(), clockText(note->start_s),
                              clockText(note->end_s))
-                         .arg(note->lead_s, 0, 'f', 1)
-                         .arg(std::lround(note->lead_m))
+                         .arg(std::abs(note->lead_s), 0, 'f', 1)
+                         .arg(std::lround(std::abs(note->lead_m)))
                          .arg(note->notes_ahead == 1 ? tr("1 note") : tr("%1 notes").arg(note->notes_ahead),
                              state, clockText(note->window.opens_s), clockText(note->window.closes_s),
-                             clockText(note->window.ideal_s))
+                             clockText(note->window.ideal_s),
+                             note->lead_s < 0.0 ? tr("after") : tr("before"))
                          .arg(note->pinned ? tr(" This call is held where you put it.") : QString()));
 }
 

@@ -366,8 +366,9 @@ private:
     void paintFigures(
         const QPointF& a, const QPointF& b, double lead_s, double lead_m, bool chosen, double& free_x)
     {
-        const double shown_s = std::abs(lead_s) < 0.05 ? 0.0 : lead_s;
-        const QString text = QStringLiteral("%1 s  %2 m").arg(shown_s, 0, 'f', 1).arg(std::lround(lead_m));
+        const QString text = (lead_s < -0.05 ? QObject::tr("%1 s after  %2 m") : QObject::tr("%1 s  %2 m"))
+                                 .arg(std::abs(lead_s), 0, 'f', 1)
+                                 .arg(std::lround(std::abs(lead_m)));
         const QFont f = typeface(type::kSmall, chosen);
         const QFontMetricsF metrics(f);
         const double share = 0.62;

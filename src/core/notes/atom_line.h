@@ -1,8 +1,8 @@
 /// A line of notes as atoms, and which of them have found their place in a note.
 #pragma once
 
+#include "notes/atoms.h"
 #include "notes/dictionary.h"
-#include "notes/tokens.h"
 
 #include <string>
 #include <string_view>

@@ -1,8 +1,8 @@
 /// A crew's style made ready for reading many lines: what is written short, and words of the crew's own.
 #pragma once
 
+#include "notes/atoms.h"
 #include "notes/style.h"
-#include "notes/tokens.h"
 
 #include <span>
 #include <string>

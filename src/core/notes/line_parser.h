@@ -2,9 +2,9 @@
 /// what belongs to which.
 #pragma once
 
+#include "notes/atoms.h"
 #include "notes/dictionary.h"
 #include "notes/note.h"
-#include "notes/tokens.h"
 
 #include <string_view>
 #include <vector>

@@ -1,8 +1,7 @@
-/// A line of notes cut into words, and the words into atoms that have a role in a note.
+/// A line of notes cut into words.
 #pragma once
 
 #include "notes/lexicon.h"
-#include "notes/style.h"
 
 #include <string>
 #include <string_view>
@@ -22,21 +21,7 @@ struct Token {
     const KnownWord* known = nullptr; ///< what the language knows of the word, null for digits and strangers
 };
 
-/// A phrase with one role: tokens [first, last) of the line.
-struct Atom {
-    Role role = Role::unknown;
-    std::string value;
-    int number = 0;
-    std::size_t first = 0;
-    std::size_t last = 0;
-    bool pause_after = false;
-};
-
 /// Cuts `line` into words; expands abbreviations ("L4" is "left" "4").
 [[nodiscard]] std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary);
-
-/// Finds the phrases among `tokens`. `order` decides whether the "three" of "thirty three right" is a grade.
-[[nodiscard]] std::vector<Atom> findAtoms(
-    const std::vector<Token>& tokens, Order order, const Dictionary& dictionary);
 
 } // namespace brumefall::notes
