@@ -197,6 +197,9 @@ private:
             if (w == 1 && isJoiner(own[0])) {
                 transition(before, to, kNoJoiner, {k, 1, false});
             }
+            if (w + 1 < own.size()) {
+                null(to, static_cast<int>(expected_.size()), kTakeEdge); // stopped in the middle of a note
+            }
             if (w + 1 < own.size() && w > 0) {
                 null(to, before, kBreakOff);
             }
@@ -316,6 +319,7 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
 }
 
 constexpr double kHiss = 300.0;
+constexpr std::size_t kAfterEnd_s = 1;
 
 /// Brings speech (the loudest twentieth of the recording) to one level, whatever the microphone.
 double gainFor(std::vector<float> energy)
@@ -354,6 +358,7 @@ Condensed condense(const Sound& sound)
         f = std::max(end, f + 1);
     }
     keepUntil(sound.samples.size());
+    out.samples.resize(out.samples.size() + kAfterEnd_s * kAlignRate_hz, 0); // room to end a word cut off
     // silence without any noise is like nothing that the model has heard; a steady hiss makes it so
     std::minstd_rand random(1);
     std::normal_distribution<double> hiss(0.0, kHiss);
@@ -415,13 +420,31 @@ public:
         }
     }
 
-    std::vector<take::FoundNote> finish()
+    /// `length_s` is that of the recording.
+    std::vector<take::FoundNote> finish(double length_s)
     {
-        close();
+        open_.clear(); // what the end of the take cut off was not begun again
+        dropCutOffLikeness(length_s);
         return std::move(found_);
     }
 
 private:
+    /// A note that the end of the recording cut off can sound like a later one, reached by a skip.
+    void dropCutOffLikeness(double length_s)
+    {
+        const auto last =
+            std::find_if(found_.rbegin(), found_.rend(), [](const take::FoundNote& n) { return n.read; });
+        if (last == found_.rend() || last->span.end_s < length_s - 0.03) {
+            return;
+        }
+        const bool after_skip = std::next(last) != found_.rend() && !std::next(last)->read;
+        if (after_skip) {
+            take::FoundNote unread;
+            unread.id = last->id;
+            *last = std::move(unread);
+        }
+    }
+
     void close()
     {
         if (open_.empty()) {
@@ -543,7 +566,7 @@ Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, c
     grammar.use();
     Collector collector(expected, grammar);
     if (progress && !progress(0.05)) {
-        out.notes = collector.finish();
+        out.notes = collector.finish(at_rate.duration_s());
         return out;
     }
     ps_start_utt(decoder.get());
@@ -555,7 +578,7 @@ Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, c
         word.span.end_s = condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
         collector.add(word);
     }
-    out.notes = collector.finish();
+    out.notes = collector.finish(at_rate.duration_s());
     const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
     out.real_time_factor = sound.samples.empty() ? 0.0 : took.count() / sound.duration_s();
     return out;

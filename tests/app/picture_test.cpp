@@ -1,5 +1,6 @@
 #include "theme/theme.h"
 #include "widgets/gap_picture.h"
+#include "widgets/signs.h"
 
 #include <QImage>
 #include <QPainter>

@@ -205,6 +205,35 @@ TEST(Aligner, APartOfTheStageIsFoundWhereverItBegins)
     }));
 }
 
+TEST(Aligner, ATakeStoppedInTheMiddleOfANoteKeepsAllThatWasReadBefore)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 3, 0.0, 70.0);
+    const auto expected = media::expectedNotes(plan);
+    std::mt19937 random(11);
+    for (int cut = 0; cut < 16; ++cut) {
+        // somewhere inside a note, in the middle of a word as a rule
+        const std::size_t k = 3 + random() % (reading.truth.size() - 3);
+        const take::Span& note = reading.truth[k].span;
+        const double share = std::uniform_real_distribution(0.1, 0.9)(random);
+        const double end_s = note.start_s + share * (note.end_s - note.start_s);
+        media::Sound part{
+            {reading.sound.samples.begin(),
+                reading.sound.samples.begin() + static_cast<std::ptrdiff_t>(end_s * reading.sound.rate_hz)},
+            reading.sound.rate_hz};
+        const auto alignment = media::align(part, expected);
+        for (std::size_t n = 0; n < k; ++n) {
+            EXPECT_TRUE(alignment.notes[n].read)
+                << "note " << n << " of a take cut at " << end_s << " s, in " << plan.notes[k].spoken;
+            EXPECT_NEAR(alignment.notes[n].span.start_s, reading.truth[n].span.start_s, 0.15);
+        }
+        EXPECT_FALSE(alignment.notes[k].restarted) << "cut at " << end_s << " s: not begun again";
+        for (std::size_t n = k + 1; n < alignment.notes.size(); ++n) {
+            EXPECT_FALSE(alignment.notes[n].read) << "note " << n << " after the cut at " << end_s << " s";
+        }
+    }
+}
+
 TEST(Sound, AClapStandsOutOfTheEngineAndAnEvenNoiseHasNone)
 {
     media::Sound sound;

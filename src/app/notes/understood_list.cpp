@@ -1,7 +1,7 @@
 #include "notes/understood_list.h"
 
 #include "theme/theme.h"
-#include "widgets/gap_picture.h"
+#include "widgets/signs.h"
 
 #include <QPainter>
 

@@ -1,6 +1,7 @@
 #include "review/review_workspace.h"
 
 #include "theme/theme.h"
+#include "widgets/signs.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>

@@ -1,9 +1,11 @@
 #include "widgets/gap_picture.h"
 
+#include "widgets/road_rail.h"
+#include "widgets/words_in_box.h"
+
 #include <QFontMetricsF>
 #include <QObject>
 #include <QPainter>
-#include <QPainterPath>
 #include <QPolygonF>
 
 #include <algorithm>
@@ -13,9 +15,6 @@
 
 namespace brumefall::app {
 namespace {
-
-constexpr double kMargin = 6.0;
-constexpr double kRulerHeight = 20.0;
 
 QString rulerText(double time_s)
 {
@@ -35,8 +34,8 @@ public:
         , plan_(*scene.plan)
         , theme_(theme)
         , layout_(gapLayout(scene, rect))
-        , from_(scene.along(scene.from_s))
-        , to_(scene.along(scene.to_s))
+        , scale_(scene, rect)
+        , road_(scale_, layout_.road)
     {
     }
 
@@ -47,7 +46,6 @@ public:
         p_.setRenderHint(QPainter::Antialiasing);
         p_.fillRect(rect_, theme_.panel);
         paintRuler();
-        paintRailNames();
         if (scene_.stretch.second > scene_.stretch.first && scene_.stretch.second <= plan_.notes.size()) {
             paintStretch();
         }
@@ -57,10 +55,11 @@ public:
         if (scene_.windows) {
             paintWindows();
         }
-        paintRoad();
+        road_.paint(p_, theme_);
         if (scene_.other != nullptr) {
             paintOther();
         }
+        paintRailNames();
         paintTethers();
         for (const auto& call : plan_.calls) {
             if (visible(call.start_s, call.end_s)) {
@@ -73,27 +72,13 @@ public:
         if (scene_.dragged && scene_.dragged->call < plan_.calls.size()) {
             paintDragged();
         }
-        paintRoadWords();
+        road_.paintNumbers(p_, theme_);
         p_.restore();
     }
 
 private:
-    [[nodiscard]] double x(double time_s) const
-    {
-        return rect_.left() + rect_.width() * (scene_.along(time_s) - from_) / (to_ - from_);
-    }
-
-    [[nodiscard]] double timeAtX(double px) const
-    {
-        return scene_.timeAt(from_ + (to_ - from_) * (px - rect_.left()) / rect_.width());
-    }
-
-    [[nodiscard]] bool visible(double from_s, double to_s) const
-    {
-        return to_s >= scene_.from_s - 1.0 && from_s <= scene_.to_s + 1.0;
-    }
-
-    [[nodiscard]] double pixelsPerSecond() const { return rect_.width() / (scene_.to_s - scene_.from_s); }
+    [[nodiscard]] double x(double time_s) const { return scale_.x(time_s); }
+    [[nodiscard]] bool visible(double from_s, double to_s) const { return scale_.visible(from_s, to_s); }
 
     void paintRuler()
     {
@@ -104,13 +89,13 @@ private:
         for (const double candidate :
             metres ? std::span<const double>(kMetres) : std::span<const double>(kSeconds)) {
             step = candidate;
-            if (candidate * rect_.width() / (to_ - from_) >= (metres ? 70.0 : 55.0)) {
+            if (candidate * rect_.width() / (scale_.to - scale_.from) >= (metres ? 70.0 : 55.0)) {
                 break;
             }
         }
         p_.setFont(typeface(type::kSmall));
-        for (double at = std::ceil(from_ / step) * step; at < to_; at += step) {
-            const double px = rect_.left() + rect_.width() * (at - from_) / (to_ - from_);
+        for (double at = std::ceil(scale_.from / step) * step; at < scale_.to; at += step) {
+            const double px = rect_.left() + rect_.width() * (at - scale_.from) / (scale_.to - scale_.from);
             p_.setPen(QPen(theme_.line, 1.0));
             p_.drawLine(QPointF(px, rect_.top() + kRulerHeight - 5), QPointF(px, rect_.top() + kRulerHeight));
             p_.setPen(theme_.quiet);
@@ -127,12 +112,17 @@ private:
         p_.setFont(typeface(type::kSmall));
         p_.setPen(theme_.quiet);
         const bool take = scene_.verdicts != nullptr;
-        p_.drawText(QPointF(rect_.left() + 6, layout_.voice.top() - 5),
-            take ? QObject::tr("as planned") : QObject::tr("voice"));
+        const QFontMetricsF metrics(p_.font());
+        const auto name = [&](double baseline, const QString& words) {
+            const QPointF at(rect_.left() + 6, baseline);
+            p_.fillRect(metrics.boundingRect(words).translated(at).adjusted(-2, 0, 3, 0), theme_.panel);
+            p_.drawText(at, words);
+        };
+        name(layout_.voice.top() - 5, take ? QObject::tr("as planned") : QObject::tr("voice"));
         if (take) {
-            p_.drawText(QPointF(rect_.left() + 6, layout_.read.top() - 5), QObject::tr("as read"));
+            name(layout_.read.top() - 5, QObject::tr("as read"));
         }
-        p_.drawText(QPointF(rect_.left() + 6, layout_.road.bottom() - 4), QObject::tr("road"));
+        name(layout_.road.bottom() - 4, QObject::tr("road"));
     }
 
     /// The other plan's calls lie over this one's, as dashed outlines with a line from where they are now.
@@ -260,65 +250,13 @@ private:
             p_.setBrush(theme_.shelf);
             p_.drawRect(own.adjusted(1, 1, -1, -1));
         }
-        paintWords(own, QString::fromStdString(note.spoken), theme_.ink);
+        paintWords(p_, own, QString::fromStdString(note.spoken), theme_.ink, theme_.quiet);
         if (!note.spoken_after.empty()) {
-            paintWords(QRectF(QPointF(x(end_s), row.top()), QPointF(x(next_s), row.bottom())),
-                QString::fromStdString(note.spoken_after), theme_.quiet);
+            paintWords(p_, QRectF(QPointF(x(end_s), row.top()), QPointF(x(next_s), row.bottom())),
+                QString::fromStdString(note.spoken_after), theme_.quiet, theme_.quiet);
         }
         p_.setPen(QPen(theme_.ink, chosen ? 3.0 : 2.0)); // the last syllable
         p_.drawLine(QPointF(x(end_s), row.top() + 2), QPointF(x(end_s), row.bottom() + 2));
-    }
-
-    /// Words in a box: across in as many lines as fit, else along it.
-    void paintWords(const QRectF& box, const QString& words, const QColor& colour)
-    {
-        if (box.width() < 14) {
-            return;
-        }
-        p_.setPen(colour);
-        const QRectF inner = box.adjusted(2, 0, -2, 0);
-        for (const int size : {type::kText, type::kSmall, type::kTiny}) {
-            const QFont f = typeface(size);
-            const QFontMetricsF metrics(f);
-            const QRectF needed = metrics.boundingRect(
-                QRectF(0, 0, inner.width() + 2, 1000), Qt::TextWordWrap | Qt::AlignHCenter, words);
-            if (needed.height() <= inner.height() + 2 && needed.width() <= inner.width() + 3) {
-                p_.setFont(f);
-                p_.drawText(inner, Qt::TextWordWrap | Qt::AlignCenter, words);
-                return;
-            }
-        }
-        // too narrow across: along the strip, as on the spine of a book
-        const QFontMetricsF small(typeface(type::kSmall));
-        if (inner.width() >= small.height() - 3 && small.horizontalAdvance(words) <= inner.height() - 2) {
-            p_.save();
-            p_.translate(inner.center());
-            p_.rotate(-90);
-            p_.setFont(typeface(type::kSmall));
-            p_.drawText(QRectF(-0.5 * inner.height(), -0.5 * inner.width(), inner.height(), inner.width()),
-                Qt::AlignCenter, words);
-            p_.restore();
-            return;
-        }
-        const QFont tiny = typeface(type::kTiny);
-        const QFontMetricsF metrics(tiny);
-        const QRectF along = metrics.boundingRect(
-            QRectF(0, 0, inner.height() - 2, 1000), Qt::TextWordWrap | Qt::AlignHCenter, words);
-        if (along.height() <= inner.width() + 2 && along.width() <= inner.height()) {
-            p_.save();
-            p_.translate(inner.center());
-            p_.rotate(-90);
-            p_.setFont(tiny);
-            p_.drawText(QRectF(-0.5 * inner.height(), -0.5 * inner.width(), inner.height(), inner.width()),
-                Qt::TextWordWrap | Qt::AlignCenter, words);
-            p_.restore();
-            return;
-        }
-        // no room for words: dots say that there are some; zoom in to read them
-        if (inner.width() > 10) {
-            p_.setPen(theme_.quiet);
-            p_.drawText(inner, Qt::AlignCenter, QStringLiteral("\u2026"));
-        }
     }
 
     void paintTethers()
@@ -347,7 +285,7 @@ private:
             }
             const bool chosen = note.id == scene_.selected;
             const QPointF a(x(end_s), top + 1);
-            const QPointF b(x(note.act_s), roadY(note.act_s));
+            const QPointF b(x(note.act_s), road_.y(note.act_s));
             p_.setPen(QPen(chosen || late ? theme_.ink : theme_.quiet,
                 chosen     ? 3.0
                     : late ? 2.2
@@ -357,7 +295,7 @@ private:
             p_.setPen(Qt::NoPen);
             p_.setBrush(theme_.ink);
             p_.drawEllipse(b, 3.2, 3.2);
-            if (scene_.figures && pixelsPerSecond() > 26.0) {
+            if (scene_.figures && scale_.pixelsPerSecond() > 26.0) {
                 paintFigures(a, b, lead_s, lead_m, chosen, label_free_x);
             }
         }
@@ -386,102 +324,6 @@ private:
         p_.drawText(box, Qt::AlignCenter, text);
     }
 
-    // --- the road, unrolled ---------------------------------------------------------------------
-
-    [[nodiscard]] double roadMiddle() const { return layout_.road.center().y() - 6; }
-
-    /// How far a note's corner bends the rail, in pixels; up is a left.
-    [[nodiscard]] double bend(const road::RoadNote& note) const
-    {
-        if (note.radius_m <= 0.0 || note.pieces.empty()) {
-            return 0.0;
-        }
-        const double tight = std::clamp(
-            (std::log(260.0) - std::log(note.radius_m)) / (std::log(260.0) - std::log(8.0)), 0.12, 1.0);
-        const double sign = note.pieces.front().turn_deg >= 0.0 ? -1.0 : 1.0;
-        return sign * tight * (0.5 * layout_.road.height() - 20);
-    }
-
-    struct Corner {
-        double from_s;
-        double to_s;
-        double height;
-    };
-
-    void findCorners() const
-    {
-        if (!corners_.empty()) {
-            return;
-        }
-        const auto& road = scene_.prepared->road;
-        const auto& placement = scene_.prepared->placement;
-        for (std::size_t k = 0; k < road.notes.size() && k < placement.notes.size(); ++k) {
-            const double from_s = placement.notes[k].arrive_s;
-            if (road.notes[k].length_m <= 0.0 || !visible(from_s, from_s + 10.0)) {
-                continue;
-            }
-            const double to_s = placement.pace.timeAt(placement.notes[k].station_m + road.notes[k].length_m);
-            corners_.push_back({from_s, std::max(to_s, from_s + 0.4), bend(road.notes[k])});
-        }
-        corners_.push_back({1e9, 1e9, 0.0});
-    }
-
-    [[nodiscard]] double roadY(double time_s) const
-    {
-        findCorners();
-        double y = roadMiddle();
-        for (const Corner& corner : corners_) {
-            if (time_s > corner.from_s && time_s < corner.to_s) {
-                const double share = (time_s - corner.from_s) / (corner.to_s - corner.from_s);
-                y += corner.height * std::pow(std::sin(share * 3.14159265), 0.75);
-            }
-        }
-        return y;
-    }
-
-    void paintRoad()
-    {
-        QPainterPath path;
-        bool first = true;
-        const double from_s = std::max(0.0, scene_.from_s);
-        const double to_s = std::min(scene_.to_s, scene_.prepared->placement.pace.duration_s());
-        for (double px = x(from_s); px <= x(to_s); px += 2.0) {
-            const QPointF point(px, roadY(timeAtX(px)));
-            first ? path.moveTo(point) : path.lineTo(point);
-            first = false;
-        }
-        p_.setBrush(Qt::NoBrush);
-        p_.setPen(QPen(theme_.shelf, 15, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin));
-        p_.drawPath(path);
-        p_.setPen(QPen(theme_.road, 2.4, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin));
-        p_.drawPath(path);
-    }
-
-    void paintRoadWords()
-    {
-        double free_x = -1e9;
-        p_.setFont(typeface(type::kSmall));
-        const QFontMetricsF metrics(p_.font());
-        const auto& placement = scene_.prepared->placement;
-        for (std::size_t k = 0; k < placement.notes.size(); ++k) {
-            const double at_s = placement.notes[k].arrive_s;
-            if (!visible(at_s, at_s)) {
-                continue;
-            }
-            const double at = x(at_s);
-            p_.setPen(QPen(theme_.quiet, 1.0));
-            p_.drawLine(QPointF(at, layout_.road.bottom() - 21), QPointF(at, layout_.road.bottom() - 15));
-            const QString number = QString::number(k + 1);
-            constexpr double kRailName = 48.0;
-            if (at - 10 > std::max(free_x, rect_.left() + kRailName)) {
-                p_.setPen(theme_.ink);
-                p_.drawText(
-                    QPointF(at - metrics.horizontalAdvance(number) / 2, layout_.road.bottom() - 3), number);
-                free_x = at + metrics.horizontalAdvance(number) / 2 + 4;
-            }
-        }
-    }
-
     // --- the row as read ------------------------------------------------------------------------
 
     void paintReadRow()
@@ -504,7 +346,7 @@ private:
                 p_.setBrush(Qt::NoBrush);
                 p_.setPen(QPen(theme_.quiet, 1.2, Qt::DotLine));
                 p_.drawRect(box);
-                paintWords(box, QObject::tr("missed"), theme_.quiet);
+                paintWords(p_, box, QObject::tr("missed"), theme_.quiet, theme_.quiet);
                 continue;
             }
             const bool chosen = note.id == scene_.selected;
@@ -516,7 +358,7 @@ private:
                 p_.setBrush(QBrush(theme_.line, Qt::BDiagPattern));
                 p_.drawRect(box);
             }
-            paintWords(box, QString::fromStdString(note.spoken), theme_.ink);
+            paintWords(p_, box, QString::fromStdString(note.spoken), theme_.ink, theme_.quiet);
             p_.setPen(QPen(theme_.ink, 2.0));
             p_.drawLine(QPointF(x(end_s), box.top()), QPointF(x(end_s), box.bottom() + 2));
         }
@@ -528,59 +370,11 @@ private:
     const plan::Plan& plan_;
     const Theme& theme_;
     GapLayout layout_;
-    double from_; ///< the ends of the picture on its axis
-    double to_;
-    mutable std::vector<Corner> corners_;
+    GapScale scale_;
+    RoadRail road_;
 };
 
 } // namespace
-
-namespace {
-
-constexpr double kBeyond_m_s = 12.0; // how fast the axis in metres goes on where there is no road
-
-} // namespace
-
-double GapScene::along(double time_s) const
-{
-    if (axis == GapAxis::time || prepared == nullptr || prepared->placement.pace.empty()) {
-        return time_s;
-    }
-    const pace::Pace& pace = prepared->placement.pace;
-    const double end_s = pace.duration_s();
-    return time_s <= 0.0  ? kBeyond_m_s * time_s
-        : time_s >= end_s ? pace.length_m() + kBeyond_m_s * (time_s - end_s)
-                          : pace.stationAt(time_s);
-}
-
-double GapScene::timeAt(double place) const
-{
-    if (axis == GapAxis::time || prepared == nullptr || prepared->placement.pace.empty()) {
-        return place;
-    }
-    const pace::Pace& pace = prepared->placement.pace;
-    return place <= 0.0            ? place / kBeyond_m_s
-        : place >= pace.length_m() ? pace.duration_s() + (place - pace.length_m()) / kBeyond_m_s
-                                   : pace.timeAt(place);
-}
-
-double GapScene::shareAt(double time_s) const
-{
-    return (along(time_s) - along(from_s)) / (along(to_s) - along(from_s));
-}
-
-GapLayout gapLayout(const GapScene& scene, const QRectF& rect)
-{
-    const bool take = scene.verdicts != nullptr;
-    const double strip = std::clamp(rect.height() * (take ? 0.21 : 0.25), 40.0, 104.0);
-    const double top = rect.top() + kRulerHeight + 22.0;
-    GapLayout layout;
-    layout.voice = {rect.left(), top, rect.width(), strip};
-    layout.read = take ? QRectF(rect.left(), top + strip + 20, rect.width(), strip) : QRectF();
-    const double road = std::clamp(rect.height() * (take ? 0.25 : 0.30), 70.0, 150.0);
-    layout.road = {rect.left(), rect.bottom() - road - kMargin, rect.width(), road};
-    return layout;
-}
 
 void paintGap(QPainter& painter, const QRectF& rect, const GapScene& scene, const Theme& theme)
 {
@@ -594,100 +388,6 @@ void paintGap(QPainter& painter, const QRectF& rect, const GapScene& scene, cons
         return;
     }
     GapPainter(painter, rect, scene, theme).paint();
-}
-
-void paintVerdict(QPainter& painter, const QRectF& rect, const take::Verdict& verdict, const Theme& theme)
-{
-    painter.save();
-    painter.setRenderHint(QPainter::Antialiasing);
-    const double size = std::min(14.0, rect.height() - 6);
-    const double third = rect.width() / 3.0;
-    const auto box = [&](int place) {
-        return QRectF(
-            rect.left() + third * place + 0.5 * (third - size), rect.center().y() - 0.5 * size, size, size);
-    };
-    painter.setPen(QPen(theme.line, 1.0));
-    painter.drawLine(
-        QPointF(rect.left() + 4, rect.center().y()), QPointF(rect.right() - 4, rect.center().y()));
-    if (verdict.outside_take) {
-        painter.restore();
-        return;
-    }
-    painter.setPen(QPen(theme.ink, 1.6));
-    switch (verdict.timing) {
-    case take::Timing::early:
-        painter.setBrush(theme.raised);
-        painter.drawRect(box(0));
-        break;
-    case take::Timing::on_time:
-        painter.setBrush(theme.ink);
-        painter.drawRect(box(1));
-        break;
-    case take::Timing::late:
-        painter.fillRect(box(2), theme.raised);
-        painter.setBrush(QBrush(theme.ink, Qt::BDiagPattern));
-        painter.drawRect(box(2));
-        break;
-    case take::Timing::missed: {
-        const QRectF gap = box(1).adjusted(-size * 0.6, 0, size * 0.6, 0);
-        painter.fillRect(gap, theme.raised);
-        painter.drawLine(gap.topLeft(), gap.bottomLeft());
-        painter.drawLine(gap.topRight(), gap.bottomRight());
-        break;
-    }
-    }
-    painter.restore();
-}
-
-void paintRoadPiece(QPainter& painter, const QRectF& rect, const road::RoadNote& note, const Theme& theme)
-{
-    if (note.pieces.empty()) {
-        painter.setPen(QPen(theme.road, 2.2));
-        painter.drawLine(rect.center() - QPointF(0, 0.35 * rect.height()),
-            rect.center() + QPointF(0, 0.35 * rect.height()));
-        return;
-    }
-    // from the bottom upward, as the driver sees it, with a little straight at both ends
-    std::vector<QPointF> points{{0, 0}, {0, 12}};
-    double heading = 1.5707963;
-    double px = 0.0;
-    double py = 12.0;
-    for (const auto& piece : note.pieces) {
-        constexpr int kSteps = 12;
-        for (int i = 0; i < kSteps; ++i) {
-            heading += piece.turn_deg * 0.01745329 / kSteps;
-            px += piece.length_m / kSteps * std::cos(heading);
-            py += piece.length_m / kSteps * std::sin(heading);
-            points.emplace_back(px, py);
-        }
-    }
-    points.emplace_back(px + 12 * std::cos(heading), py + 12 * std::sin(heading));
-    QRectF bounds(points.front(), QSizeF(0, 0));
-    for (const QPointF& point : points) {
-        bounds.setLeft(std::min(bounds.left(), point.x()));
-        bounds.setRight(std::max(bounds.right(), point.x()));
-        bounds.setTop(std::min(bounds.top(), point.y()));
-        bounds.setBottom(std::max(bounds.bottom(), point.y()));
-    }
-    const double scale = std::min(
-        rect.width() / std::max(bounds.width(), 30.0), rect.height() / std::max(bounds.height(), 30.0));
-    QPainterPath path;
-    for (std::size_t i = 0; i < points.size(); ++i) {
-        const QPointF at(rect.center().x() + scale * (points[i].x() - bounds.center().x()),
-            rect.center().y() - scale * (points[i].y() - bounds.center().y()));
-        i == 0 ? path.moveTo(at) : path.lineTo(at);
-    }
-    painter.save();
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setBrush(Qt::NoBrush);
-    painter.setPen(QPen(theme.shelf, 6, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    painter.drawPath(path);
-    painter.setPen(QPen(theme.road, 1.8, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    painter.drawPath(path);
-    painter.setBrush(theme.road);
-    painter.setPen(Qt::NoPen);
-    painter.drawEllipse(path.elementAt(0), 2.5, 2.5);
-    painter.restore();
 }
 
 } // namespace brumefall::app
