@@ -2,6 +2,7 @@
 // what libmpv mixes of it and the video.
 
 #include "media/aligner.h"
+#include "media/resample.h"
 #include "media/player.h"
 #include "media/simulated_reader.h"
 #include "media/sound_file.h"

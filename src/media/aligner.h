@@ -5,6 +5,7 @@
 /// anywhere. Each word of each note is a dictionary word of its own, so what is found is never ambiguous.
 #pragma once
 
+#include "media/condense.h"
 #include "media/sound.h"
 #include "take/take.h"
 
@@ -12,9 +13,6 @@
 #include <vector>
 
 namespace brumefall::media {
-
-/// Sample rate that the recogniser works at.
-inline constexpr int kAlignRate_hz = 16000;
 
 /// What is expected for one note.
 struct ExpectedNote {
@@ -34,11 +32,5 @@ struct Alignment {
 /// notes as missed.
 [[nodiscard]] Alignment align(
     const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress = {});
-
-/// `sound` at another rate, by FFmpeg's resampler.
-[[nodiscard]] Sound resampled(const Sound& sound, int rate_hz);
-
-/// ARPAbet phones of an English word that the dictionary lacks, from the voice's own pronunciation.
-[[nodiscard]] std::string phonesFor(const std::string& word);
 
 } // namespace brumefall::media

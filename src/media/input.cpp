@@ -1,6 +1,7 @@
 #include "media/input.h"
 
-#include "media/aligner.h"
+#include "media/condense.h"
+#include "media/resample.h"
 
 #include <QAudioDevice>
 #include <QAudioSource>

@@ -19,8 +19,8 @@ struct mpv_handle;
 
 namespace brumefall::media {
 
-/// FFmpeg's filters that mix the sound of audio track `track` into that of track 1, which grows quiet while the
-/// former is heard: side-chain compression (Giannoulis, Massberg & Reiss, JAES 60 (2012), 399-408).
+/// FFmpeg's filters that mix the sound of audio track `track` into that of track 1, which grows quiet while
+/// the former is heard: side-chain compression (Giannoulis, Massberg & Reiss, JAES 60 (2012), 399-408).
 [[nodiscard]] std::string guideGraph(int track);
 
 class Player : public QObject {

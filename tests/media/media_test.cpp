@@ -1,4 +1,5 @@
 #include "media/aligner.h"
+#include "media/phones.h"
 #include "media/simulated_reader.h"
 #include "media/sound.h"
 #include "media/sound_file.h"

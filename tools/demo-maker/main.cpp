@@ -10,6 +10,7 @@
 
 #include "formats/files.h"
 #include "media/aligner.h"
+#include "media/resample.h"
 #include "media/simulated_reader.h"
 #include "media/sound_file.h"
 #include "pace/predict.h"

@@ -1,0 +1,113 @@
+#include "media/condense.h"
+
+#include <algorithm>
+#include <cmath>
+#include <random>
+
+namespace brumefall::media {
+namespace {
+
+constexpr std::size_t kEnergyFrame = kAlignRate_hz / 100;
+
+/// Energy of each hundredth of a second, in dB.
+std::vector<float> energies(const Sound& sound)
+{
+    std::vector<float> out(sound.samples.size() / kEnergyFrame);
+    for (std::size_t f = 0; f < out.size(); ++f) {
+        double sum = 0.0;
+        for (std::size_t i = f * kEnergyFrame; i < (f + 1) * kEnergyFrame; ++i) {
+            sum += static_cast<double>(sound.samples[i]) * sound.samples[i];
+        }
+        out[f] = static_cast<float>(10.0 * std::log10(1.0 + sum / kEnergyFrame));
+    }
+    return out;
+}
+
+/// Which frames are silent: near the quietest fifth of the half minute around them.
+std::vector<bool> silentFrames(const std::vector<float>& energy)
+{
+    constexpr std::size_t kBlock = 500;
+    constexpr std::size_t kAround = 1000;
+    constexpr float kMargin_dB = 7.0F;
+    std::vector<bool> silent(energy.size());
+    for (std::size_t block = 0; block < energy.size(); block += kBlock) {
+        const std::size_t first = block > kAround ? block - kAround : 0;
+        const std::size_t last = std::min(energy.size(), block + kBlock + kAround);
+        std::vector<float> around(energy.begin() + static_cast<std::ptrdiff_t>(first),
+            energy.begin() + static_cast<std::ptrdiff_t>(last));
+        const auto fifth = around.begin() + static_cast<std::ptrdiff_t>(around.size() / 5);
+        std::nth_element(around.begin(), fifth, around.end());
+        for (std::size_t f = block; f < std::min(energy.size(), block + kBlock); ++f) {
+            silent[f] = energy[f] < *fifth + kMargin_dB;
+        }
+    }
+    return silent;
+}
+
+constexpr double kHiss = 300.0;
+constexpr std::size_t kAfterEnd_s = 1;
+
+/// Brings speech (the loudest twentieth of the recording) to one level, whatever the microphone.
+double gainFor(std::vector<float> energy)
+{
+    if (energy.empty()) {
+        return 1.0;
+    }
+    constexpr double kWished_dB = 76.0;
+    const auto loud = energy.begin() + static_cast<std::ptrdiff_t>(energy.size() - 1 - energy.size() / 20);
+    std::nth_element(energy.begin(), loud, energy.end());
+    return std::clamp(std::pow(10.0, (kWished_dB - static_cast<double>(*loud)) / 20.0), 0.1, 30.0);
+}
+
+} // namespace
+
+double Condensed::originalTime(double condensed_s) const
+{
+    const auto sample = static_cast<std::size_t>(std::max(0.0, condensed_s * kAlignRate_hz));
+    auto it = std::upper_bound(
+        pieces.begin(), pieces.end(), sample, [](std::size_t s, const Piece& p) { return s < p.first; });
+    if (it == pieces.begin()) {
+        return condensed_s;
+    }
+    --it;
+    return condensed_s + static_cast<double>(it->original - it->first) / kAlignRate_hz;
+}
+
+Condensed condense(const Sound& sound)
+{
+    constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
+    const auto energy = energies(sound);
+    const auto silent = silentFrames(energy);
+    Condensed out;
+    std::size_t from = 0; // sample
+    const auto keepUntil = [&](std::size_t sample) {
+        out.pieces.push_back({out.samples.size(), from});
+        out.samples.insert(out.samples.end(), sound.samples.begin() + static_cast<std::ptrdiff_t>(from),
+            sound.samples.begin() + static_cast<std::ptrdiff_t>(sample));
+    };
+    std::size_t f = 0;
+    while (f < silent.size()) {
+        std::size_t end = f;
+        while (end < silent.size() && silent[end]) {
+            ++end;
+        }
+        if (end - f > 3 * kKeep) {
+            keepUntil((f + kKeep) * kEnergyFrame);
+            from = (end - kKeep) * kEnergyFrame;
+        }
+        f = std::max(end, f + 1);
+    }
+    keepUntil(sound.samples.size());
+    out.samples.resize(out.samples.size() + kAfterEnd_s * kAlignRate_hz, 0); // room to end a word cut off
+    // silence without any noise is like nothing that the model has heard; a steady hiss makes it so
+    std::minstd_rand random(1);
+    std::normal_distribution<double> hiss(0.0, kHiss);
+    const double gain = gainFor(energy);
+    for (auto& sample : out.samples) {
+        const double heard = gain * static_cast<double>(sample) + hiss(random);
+        sample = static_cast<std::int16_t>(std::clamp(heard, -32768.0, 32767.0));
+    }
+    return out;
+}
+
+} // namespace brumefall::media
