@@ -185,7 +185,12 @@ int main(int argc, char** argv)
 {
     const std::map<std::string, std::function<int(int, char**)>> commands{{"notes", runNotes},
         {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"check", runCheck}};
-    const auto command = commands.find(argc > 1 ? argv[1] : "");
+    const std::string name = argc > 1 ? argv[1] : "";
+    if (name == "--help" || name == "help") {
+        std::cout << kUsage;
+        return kFine;
+    }
+    const auto command = commands.find(name);
     if (command == commands.end()) {
         std::cerr << kUsage;
         return kBadUsage;

@@ -6,7 +6,9 @@
 #include <algorithm>
 #include <array>
 #include <cstdio>
+#include <random>
 #include <sys/wait.h>
+#include <vector>
 
 namespace {
 
@@ -39,6 +41,66 @@ std::string quoted(const std::filesystem::path& path)
 }
 
 const std::filesystem::path kDemo = DEMO_FOLDER;
+
+/// A call of a printed plan: what moving it later by a second would cost, and how far it could move earlier.
+struct PrintedCall {
+    double slope = 0.0;
+    double slack_s = 0.0;
+    bool pinned = false;
+};
+
+std::vector<PrintedCall> callsOf(const Json& plan)
+{
+    std::vector<PrintedCall> calls;
+    double free_s = plan["not_before_s"];
+    int call = -1;
+    for (const Json& note : plan["notes"]) {
+        if (note["call"] != call) {
+            calls.push_back({0.0, note["start_s"].get<double>() - free_s, note.contains("pinned")});
+        }
+        const double off_s = note["end_s"].get<double>() - note["window"]["ideal_s"].get<double>();
+        const double weight = plan["weights"][off_s < 0.0 ? "early" : "late"];
+        calls.back().slope += 2.0 * note["weight"].get<double>() * weight * off_s;
+        call = note["call"];
+        free_s = note["end_s"].get<double>() + note["gap_after_s"].get<double>();
+    }
+    return calls;
+}
+
+/// Certifies from its own figures that no other start of any call would be better: along every chain of calls
+/// that touch, the pushes of one call on the one before it are never negative, and the chain as a whole
+/// pushes nowhere but against the start or a call held by hand.
+void expectBest(const Json& plan)
+{
+    constexpr double kTouch_s = 1e-6;
+    constexpr double kPush = 1e-4;
+    const auto calls = callsOf(plan);
+    for (std::size_t first = 0; first < calls.size();) {
+        std::size_t last = first + 1;
+        while (last < calls.size() && !calls[last].pinned && calls[last].slack_s <= kTouch_s) {
+            ++last;
+        }
+        if (calls[first].pinned && last == first + 1) {
+            first = last;
+            continue;
+        }
+        const std::size_t begin = first + (calls[first].pinned ? 1U : 0U);
+        double sum = 0.0;
+        for (std::size_t c = begin; c < last; ++c) {
+            sum += calls[c].slope;
+        }
+        const bool held_ahead = last < calls.size() && calls[last].pinned && calls[last].slack_s <= kTouch_s;
+        double push = held_ahead ? std::max(0.0, -sum) : 0.0;
+        for (std::size_t c = last; c-- > begin;) {
+            push += calls[c].slope;
+            EXPECT_GE(push, -kPush) << "call " << c << " had better be later";
+        }
+        if (calls[begin].slack_s > kTouch_s) {
+            EXPECT_NEAR(push, 0.0, kPush) << "call " << begin << " had better be sooner";
+        }
+        first = last;
+    }
+}
 
 } // namespace
 
@@ -81,6 +143,59 @@ TEST(Cli, PlanKeepsItsOwnConstraints)
     }
 }
 
+TEST(Cli, NoOtherPlanWouldBeBetterByTheFiguresThatItPrints)
+{
+    std::mt19937 random(6);
+    const auto between = [&](double low, double high) {
+        return std::uniform_real_distribution(low, high)(random);
+    };
+    for (int round = 0; round < 12; ++round) {
+        const support::ScratchFolder scratch;
+        const auto copy = support::copyDemo(scratch);
+        auto stage = Json::parse(support::read(copy / "stage.brumefall"));
+        stage["reader"] = {{"rate_syll_s", between(2.0, 8.0)}, {"breath_s", between(0.1, 0.8)}};
+        stage["driver"] = {{"holds_notes", 1 + random() % 6}, {"late_penalty", between(1.0, 30.0)},
+            {"slow_s", between(0.5, 4.0)}, {"medium_s", between(0.5, 4.0)},
+            {"reaction_s", between(0.0, 0.8)}};
+        stage["echoes"] = {{"dangerous", round % 2 == 0}, {"after_s", round % 3 == 0 ? 3.0 : 0.0}};
+        const std::string command =
+            "plan " + quoted(copy) + (round % 4 == 0 ? " --pass recce" : " --pass stage");
+        support::write(copy / "stage.brumefall", stage.dump());
+        const auto free = Json::parse(run(command).out);
+        expectBest(free);
+        for (const Json& note : free["notes"]) { // some calls held by hand, near where they were
+            if (random() % 15 == 0 && !note.contains("echo_of")) {
+                stage["pinned_s"][note["id"].get<std::string>()] =
+                    note["start_s"].get<double>() + between(-1.0, 1.0);
+            }
+        }
+        support::write(copy / "stage.brumefall", stage.dump());
+        expectBest(Json::parse(run(command).out));
+    }
+}
+
+TEST(Cli, CaptionsPrintsTimesStagesAndWhatWasMended)
+{
+    const support::ScratchFolder scratch;
+    const auto file = scratch.path() / "captions.txt";
+    support::write(file,
+        "[0:03] three two one go\n[0:07] write four of a crest 60\n[0:12] hair pin left\n[0:30] stop\n");
+    const auto result = run("captions " + quoted(file));
+    ASSERT_EQ(result.exit_code, 0) << result.err;
+    const auto json = Json::parse(result.out);
+    EXPECT_EQ(json["format"], "brumefall/notes/1");
+    ASSERT_EQ(json["stages"].size(), 1U);
+    EXPECT_EQ(json["stages"][0]["first_line"], 2);
+    EXPECT_EQ(json["stages"][0]["last_line"], 4);
+    EXPECT_EQ(json["calls"][0]["at_s"], 7.0);
+    EXPECT_EQ(json["calls"][0]["text"], "right four over crest 60");
+    EXPECT_EQ(json["words"], json["understood"].get<int>() + json["chatter"].get<int>());
+    ASSERT_EQ(json["repairs"].size(), 3U);
+    EXPECT_EQ(json["repairs"][0]["line"], 2);
+    EXPECT_EQ(json["repairs"][0]["from"], "write");
+    EXPECT_EQ(json["repairs"][0]["to"], "right");
+}
+
 TEST(Cli, ATargetTimeIsKept)
 {
     const auto result = run("plan " + quoted(kDemo / "stage.brumefall") + " --target-time 300");
@@ -119,6 +234,7 @@ TEST(Cli, CheckSaysNothingOfAGoodStageAndNamesTheFileOfABadOne)
 TEST(Cli, WrongUsageIsTwoAndBadDataIsOne)
 {
     EXPECT_EQ(run("").exit_code, 2);
+    EXPECT_EQ(run("--help").exit_code, 0);
     EXPECT_EQ(run("dance").exit_code, 2);
     EXPECT_EQ(run("plan " + quoted(kDemo) + " --target-time soon").exit_code, 2);
     EXPECT_EQ(run("align " + quoted(kDemo)).exit_code, 2);
