@@ -85,6 +85,12 @@ public:
                     note.features.back().relation =
                         feature.relation; // "logs outside": the relation stands after
                     feature.relation.clear();
+                } else if (atom.pause_after && (note.surface.empty() || shape_fresh)
+                    && (feature.relation == "on_exit" || feature.relation == "on_entry")) {
+                    (shape_fresh ? shape->features : note.features)
+                        .push_back({feature.relation, {}, feature.size, false, 0}); // "tidy exit, ditch"
+                    shape_fresh = false;
+                    feature = {};
                 }
                 break;
             case Role::size:
@@ -151,6 +157,9 @@ public:
                 {feature.relation, note.surface, feature.size, false, 0}); // "mud on exit"
         } else if (feature.relation == "on_exit" || feature.relation == "on_entry") {
             note.features.push_back({feature.relation, {}, feature.size, false, 0});
+        } else if (!feature.size.empty() && (feature.relation == "left" || feature.relation == "right")) {
+            note.features.push_back({feature.relation, {}, feature.size, false, 0}); // "deep right side"
+            feature.size.clear();
         } else if (feature.relation == "left" || feature.relation == "right") {
             takeLine(note, "keep_" + feature.relation); // "on the left"
         }

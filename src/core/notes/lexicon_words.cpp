@@ -90,7 +90,8 @@ constexpr RoleWords kWords[] = {
         "on_the_exit=on_exit on_the_entry=on_entry exit=on_exit inside outside on_inside=inside "
         "on_outside=outside on_the_inside=inside on_the_outside=outside under across=over via=through "
         "between along towards between_the=between until till=until in on from up=up down=down with "
-        "on_left=left on_right=right on_the_left=left on_the_right=right on_left_side=left "
+        "on_left=left on_right=right on_the_left=left on_the_right=right left_side=left right_side=right "
+        "left_hand_side=left right_hand_side=right on_left_side=left "
         "on_right_side=right to_the_left=left to_the_right=right both_sides=both_sides "
         "on_both_sides=both_sides either_side=both_sides each_side=both_sides left_and_right=both_sides "
         "mid_corner=mid_corner mid-corner=mid_corner in_middle=mid_corner mid=mid_corner "
@@ -188,7 +189,7 @@ constexpr RoleWords kWords[] = {
     {Role::surface,
         "gravel tarmac asphalt=tarmac concrete cobbles cobbled=cobbles cobble=cobbles mud muddy=mud ice "
         "icy=ice snow snowy=snow grass sand sandy=sand wet damp=wet slippery slippy=slippery "
-        "slick=slippery loose broken patches patchy=patches polished rough smooth dirt dirty "
+        "slick=slippery loose broken patches patchy=patches patch=patches polished rough smooth dirt dirty "
         "gravelly=gravel grippy ash black_sand=sand marbles=loose greasy=slippery wet_patch=wet "
         "onto_gravel=gravel onto_tarmac=tarmac onto_concrete=concrete onto_cobbles=cobbles "
         "onto_t=tarmac onto_sand=sand onto_grass=grass to_gravel=gravel to_tarmac=tarmac to_cobbles=cobbles "
