@@ -273,17 +273,26 @@ int main(int argc, char** argv)
     window.show();
     window.openStage(QString::fromStdString(copy.string()));
     settle(1500);
-    const QStringList wished = QApplication::arguments().mid(3);
+    // each picture is prepared from where the one before it left off, so those not wished for are prepared
+    // too
+    QStringList wished = QApplication::arguments().mid(3);
+    const bool all = wished.isEmpty();
     for (const Shot& shot : kShots) {
-        if (!wished.isEmpty() && !wished.contains(QString::fromLatin1(shot.name))) {
-            continue;
+        if (!all && wished.isEmpty()) {
+            break;
         }
         shot.prepare(window);
         settle();
+        if (!all && wished.removeAll(QString::fromLatin1(shot.name)) == 0) {
+            continue;
+        }
         const QString file =
             QStringLiteral("%1/%2.png").arg(QString::fromLocal8Bit(argv[2]), QString::fromLatin1(shot.name));
         window.grab().save(file);
         std::cout << file.toStdString() << "\n";
     }
-    return 0;
+    for (const QString& name : wished) {
+        std::cerr << "screenshots: there is no picture called " << name.toStdString() << "\n";
+    }
+    return wished.isEmpty() ? 0 : 1;
 }

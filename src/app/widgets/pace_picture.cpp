@@ -167,6 +167,8 @@ private:
         p_.setPen(t_.quiet);
         p_.drawText(time_.adjusted(6, 0, 0, 0), Qt::AlignLeft | Qt::AlignTop,
             QObject::tr("%1 behind %2").arg(scene_.other.name, scene_.own.name));
+        p_.drawText(time_.adjusted(6, 0, 0, 0), Qt::AlignLeft | Qt::AlignBottom,
+            QObject::tr("%1 ahead of %2").arg(scene_.other.name, scene_.own.name));
     }
 
     void notes()
