@@ -95,8 +95,11 @@ public:
     /// `length_s` is that of the recording.
     std::vector<take::FoundNote> finish(double length_s)
     {
-        open_.clear(); // what the end of the take cut off was not begun again
         dropCutOffLikeness(length_s);
+        open_.clear(); // what the end of the take cut off was not begun again
+        for (take::FoundNote& note : found_) {
+            note.restarted = note.restarted && note.read; // broken off and not begun again is missed
+        }
         return std::move(found_);
     }
 
@@ -106,7 +109,8 @@ private:
     {
         const auto last =
             std::find_if(found_.rbegin(), found_.rend(), [](const take::FoundNote& n) { return n.read; });
-        if (last == found_.rend() || last->span.end_s < length_s - 0.03) {
+        if (last == found_.rend()
+            || (open_.empty() ? last->span : open_.back().span).end_s < length_s - 0.03) {
             return;
         }
         const bool after_skip = std::next(last) != found_.rend() && !std::next(last)->read;

@@ -366,14 +366,26 @@ TEST(Identity, SurvivesThousandsOfRandomEditsWithoutTwoNotesSharingAnId)
 TEST(Syllables, OfANoteAreThoseOfItsSpokenWords)
 {
     for (const char* text : {"left four 1-20", "unseen right three minus don't cut into left two plus 80",
-             "caution hairpin left opens, tightens three late over crest 40", "left nadgery wobble into right six",
-             "1km flat right 150", "R4+ lg tightens 3 past 2 bales!"}) {
+             "caution hairpin left opens, tightens three late over crest 40",
+             "left nadgery wobble into right six", "1km flat right 150", "R4+ lg tightens 3 past 2 bales!"}) {
         for (const auto& call : parseNotes(text).calls) {
             for (const auto& note : call.notes) {
                 EXPECT_EQ(note.syllables, countSyllables(note.spoken)) << note.spoken;
             }
         }
     }
+}
+
+TEST(Notes, WhatIsRunTogetherWithoutEndIsOneStrangeWordAndNotAThousandNotes)
+{
+    std::string line;
+    while (line.size() < 3000) {
+        line += "L4";
+    }
+    const auto parsed = parseNotes(line + " 60\nleft four");
+    ASSERT_EQ(parsed.unknown.size(), 1U);
+    EXPECT_EQ(parsed.unknown.front().line, 1);
+    EXPECT_EQ(parsed.calls.back().notes.size(), 1U);
 }
 
 TEST(Order, IsThatOfTheManyAlsoWhereTheFirstLinesAreTheOthers)

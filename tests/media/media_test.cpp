@@ -212,7 +212,7 @@ TEST(Aligner, ATakeStoppedInTheMiddleOfANoteKeepsAllThatWasReadBefore)
     const auto reading = media::readAloud(plan, {}, 3, 0.0, 70.0);
     const auto expected = media::expectedNotes(plan);
     std::mt19937 random(11);
-    for (int cut = 0; cut < 16; ++cut) {
+    for (int cut = 0; cut < 14; ++cut) {
         // somewhere inside a note, in the middle of a word as a rule
         const std::size_t k = 3 + random() % (reading.truth.size() - 3);
         const take::Span& note = reading.truth[k].span;

@@ -112,11 +112,14 @@ private:
         return false;
     }
 
-    [[nodiscard]] bool speaksOfChicane() const
+    [[nodiscard]] bool speaksOfChicane()
     {
-        return std::any_of(tokens_.begin(), tokens_.end(), [](const Token& token) {
-            return token.word == "chicane" || token.word == "chicanes" || token.word == "esses";
-        });
+        if (!speaks_of_chicane_) {
+            speaks_of_chicane_ = std::any_of(tokens_.begin(), tokens_.end(), [](const Token& token) {
+                return token.word == "chicane" || token.word == "chicanes" || token.word == "esses";
+            });
+        }
+        return *speaks_of_chicane_;
     }
 
     /// "tightens into three": the number is what the corner becomes, unless it is the next corner's own.
@@ -268,6 +271,7 @@ private:
     Order order_;
     const Dictionary& dictionary_;
     std::vector<Atom> atoms_;
+    std::optional<bool> speaks_of_chicane_; ///< not looked for before it is asked
 };
 
 } // namespace

@@ -102,6 +102,9 @@ private:
     /// cut where one of them is not known.
     bool cutRuns(std::string_view word, std::size_t begin, std::size_t end)
     {
+        if (word.size() > kLongestToCut) {
+            return false;
+        }
         std::vector<std::pair<std::size_t, std::size_t>> runs;
         for (std::size_t at = 0; at < word.size();) {
             const std::size_t length = runAt(word, at);
