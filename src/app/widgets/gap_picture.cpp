@@ -12,6 +12,7 @@
 #include <array>
 #include <cmath>
 #include <span>
+#include <vector>
 
 namespace brumefall::app {
 namespace {
@@ -259,63 +260,81 @@ private:
         p_.drawLine(QPointF(x(end_s), row.top() + 2), QPointF(x(end_s), row.bottom() + 2));
     }
 
-    void paintTethers()
+    /// From the end of a spoken note down to its action point.
+    struct Tether {
+        QPointF from;
+        QPointF to;
+        double lead_s;
+        double lead_m;
+        bool late;
+        bool chosen;
+    };
+
+    [[nodiscard]] std::vector<Tether> tethers() const
     {
-        double label_free_x = -1e9;
+        std::vector<Tether> out;
+        const auto add = [&](const plan::PlannedNote& note, double end_s, double top, double lead_s,
+                             double lead_m, bool late) {
+            if (visible(std::min(end_s, note.act_s), std::max(end_s, note.act_s))) {
+                out.push_back({{x(end_s), top + 1}, {x(note.act_s), road_.y(note.act_s)}, lead_s, lead_m,
+                    late, note.id == scene_.selected});
+            }
+        };
         for (std::size_t k = 0; k < plan_.notes.size(); ++k) {
             const auto& note = plan_.notes[k];
-            double end_s = note.end_s;
-            double lead_s = note.lead_s;
-            double lead_m = note.lead_m;
-            bool late = note.status == plan::Status::late;
-            double top = layout_.voice.bottom();
-            if (scene_.verdicts != nullptr) {
-                if (k >= scene_.verdicts->size() || (*scene_.verdicts)[k].timing == take::Timing::missed) {
-                    continue;
-                }
+            if (scene_.verdicts == nullptr) {
+                add(note, note.end_s, layout_.voice.bottom(), note.lead_s, note.lead_m,
+                    note.status == plan::Status::late);
+            } else if (k < scene_.verdicts->size() && (*scene_.verdicts)[k].timing != take::Timing::missed) {
                 const auto& verdict = (*scene_.verdicts)[k];
-                end_s = verdict.end_s;
-                lead_s = verdict.lead_s;
-                lead_m = verdict.lead_m;
-                late = verdict.timing == take::Timing::late;
-                top = layout_.read.bottom();
+                add(note, verdict.end_s, layout_.read.bottom(), verdict.lead_s, verdict.lead_m,
+                    verdict.timing == take::Timing::late);
             }
-            if (!visible(std::min(end_s, note.act_s), std::max(end_s, note.act_s))) {
-                continue;
-            }
-            const bool chosen = note.id == scene_.selected;
-            const QPointF a(x(end_s), top + 1);
-            const QPointF b(x(note.act_s), road_.y(note.act_s));
-            p_.setPen(QPen(chosen || late ? theme_.ink : theme_.quiet,
-                chosen     ? 3.0
-                    : late ? 2.2
-                           : 1.3,
-                late ? Qt::DashLine : Qt::SolidLine));
-            p_.drawLine(a, b);
+        }
+        return out;
+    }
+
+    void paintTethers()
+    {
+        auto drawn = tethers();
+        for (const Tether& tether : drawn) {
+            p_.setPen(QPen(tether.chosen || tether.late ? theme_.ink : theme_.quiet,
+                tether.chosen     ? 3.0
+                    : tether.late ? 2.2
+                                  : 1.3,
+                tether.late ? Qt::DashLine : Qt::SolidLine));
+            p_.drawLine(tether.from, tether.to);
             p_.setPen(Qt::NoPen);
             p_.setBrush(theme_.ink);
-            p_.drawEllipse(b, 3.2, 3.2);
-            if (scene_.figures && scale_.pixelsPerSecond() > 26.0) {
-                paintFigures(a, b, lead_s, lead_m, chosen, label_free_x);
-            }
+            p_.drawEllipse(tether.to, 3.2, 3.2);
+        }
+        if (!scene_.figures || scale_.pixelsPerSecond() <= 26.0) {
+            return;
+        }
+        // above the lines; the chosen one's has its place first
+        std::stable_partition(drawn.begin(), drawn.end(), [](const Tether& t) { return t.chosen; });
+        std::vector<QRectF> taken;
+        for (const Tether& tether : drawn) {
+            paintFigures(tether, taken);
         }
     }
 
-    void paintFigures(
-        const QPointF& a, const QPointF& b, double lead_s, double lead_m, bool chosen, double& free_x)
+    void paintFigures(const Tether& tether, std::vector<QRectF>& taken)
     {
-        const QString text = (lead_s < -0.05 ? QObject::tr("%1 s after  %2 m") : QObject::tr("%1 s  %2 m"))
-                                 .arg(std::abs(lead_s), 0, 'f', 1)
-                                 .arg(std::lround(std::abs(lead_m)));
-        const QFont f = typeface(type::kSmall, chosen);
-        const QFontMetricsF metrics(f);
-        const double share = 0.62;
-        QRectF box(a.x() + share * (b.x() - a.x()) + 6, a.y() + share * (b.y() - a.y()) - 10,
-            metrics.horizontalAdvance(text) + 6, 18);
-        if ((!chosen && box.left() < free_x) || box.right() > rect_.right() || box.left() < rect_.left()) {
+        const QString text =
+            (tether.lead_s < -0.05 ? QObject::tr("%1 s after  %2 m") : QObject::tr("%1 s  %2 m"))
+                .arg(std::abs(tether.lead_s), 0, 'f', 1)
+                .arg(std::lround(std::abs(tether.lead_m)));
+        const QFont f = typeface(type::kSmall, tether.chosen);
+        constexpr double kShare = 0.62; // of the way down
+        const QPointF at = tether.from + kShare * (tether.to - tether.from);
+        const QRectF box(at.x() + 6, at.y() - 10, QFontMetricsF(f).horizontalAdvance(text) + 6, 18);
+        const bool free = std::none_of(taken.begin(), taken.end(),
+            [&](const QRectF& other) { return other.adjusted(-4, 0, 4, 0).intersects(box); });
+        if (!free || box.right() > rect_.right() || box.left() < rect_.left()) {
             return;
         }
-        free_x = box.right() + 4;
+        taken.push_back(box);
         p_.setPen(Qt::NoPen);
         p_.setBrush(theme_.panel);
         p_.drawRect(box);
