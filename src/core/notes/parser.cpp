@@ -354,16 +354,22 @@ ParsedNotes parseNotes(std::string_view text, const Style& style)
     }
     out.calls.reserve(lines.size());
     TextReader reader(out);
+    std::vector<std::size_t> with_shapes; // calls
     for (const Line& line : lines) {
         auto reading = readEitherWay(line.text, dictionary, detector.order());
+        bool shapes = false;
         for (const Note& note : reading.notes) {
             detector.lookAtScale(note, line.number);
+            shapes = shapes || !note.shapes.empty();
         }
         reader.add(line, std::move(reading));
+        if (shapes) {
+            with_shapes.push_back(out.calls.size() - 1);
+        }
     }
     out.style = detector.result();
-    for (Call& call : out.calls) {
-        for (Note& note : call.notes) {
+    for (const std::size_t call : with_shapes) {
+        for (Note& note : out.calls[call].notes) {
             settleShapes(note, out.style.scale);
         }
     }
