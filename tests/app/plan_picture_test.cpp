@@ -189,6 +189,17 @@ TEST_F(PlanPictureTest, AStretchIsWishedEarlierTogetherAndEscapeLetsItGo)
     EXPECT_NEAR(document().stage().shaping.lead_offset_s.at(plan().notes[10].id), 0.1, 1e-9);
 }
 
+TEST_F(PlanPictureTest, AStretchIsLeftBehindWhenAnotherNoteIsChosenElsewhere)
+{
+    choose(8);
+    key(Qt::Key_Up, Qt::ShiftModifier);
+    ASSERT_EQ(gap_->scene().stretch, std::pair(std::size_t{8}, std::size_t{10}));
+    document().setCurrentNote(QString::fromStdString(plan().notes[2].id)); // as the road at the left does
+    EXPECT_EQ(gap_->scene().stretch, (std::pair<std::size_t, std::size_t>{}));
+    key(Qt::Key_E);
+    EXPECT_EQ(document().stage().shaping.lead_offset_s.size(), 1U) << "of the note chosen, and no other";
+}
+
 TEST_F(PlanPictureTest, AStretchIsMadeWithShiftAndAClick)
 {
     choose(10);

@@ -247,6 +247,7 @@ void PlanWorkspace::extendTo(const QString& id)
     if (stretch_from_.empty()) {
         stretch_from_ = document_.currentNote().toStdString();
     }
+    stretch_to_ = id.toStdString();
     document_.setCurrentNote(id);
     showChosen();
 }
@@ -350,6 +351,9 @@ void PlanWorkspace::showStretch()
 void PlanWorkspace::showChosen()
 {
     const std::string id = document_.currentNote().toStdString();
+    if (!stretch_from_.empty() && id != stretch_to_) {
+        stretch_from_.clear(); // another note was chosen elsewhere
+    }
     if (isVisible() || gap_->scene().selected != id) {
         gap_->showNote(id);
     }
@@ -386,8 +390,7 @@ void PlanWorkspace::showChosen()
                          .arg(std::lround(std::abs(note->lead_m)))
                          .arg(note->notes_ahead == 1 ? tr("1 note") : tr("%1 notes").arg(note->notes_ahead),
                              state, clockText(note->window.opens_s), clockText(note->window.closes_s),
-                             clockText(note->window.ideal_s),
-                             note->lead_s < 0.0 ? tr("after") : tr("before"))
+                             clockText(note->window.ideal_s), note->lead_s < 0.0 ? tr("after") : tr("before"))
                          .arg(note->pinned ? tr(" This call is held where you put it.") : QString()));
 }
 

@@ -72,6 +72,7 @@ private:
     WhatIfPanel* what_if_;
     CalibrationPanel* calibration_;
     std::string stretch_from_; ///< the other end of the stretch; empty where only one note is chosen
+    std::string stretch_to_; ///< the end that is the chosen note, while there is a stretch
 };
 
 } // namespace brumefall::app

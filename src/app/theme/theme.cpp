@@ -34,6 +34,7 @@ Theme Theme::paper()
     t.ink = QColor(0x1c, 0x27, 0x29);
     t.quiet = QColor(0x51, 0x5f, 0x5c);
     t.line = QColor(0xb3, 0xbe, 0xb8);
+    t.faint = QColor(0x93, 0x9f, 0x9a);
     t.shelf = QColor(0xc6, 0xd1, 0xca);
     t.strip = QColor(0xfa, 0xfb, 0xf9);
     t.road = QColor(0x3d, 0x4a, 0x4a);
@@ -51,6 +52,7 @@ Theme Theme::nightRoom()
     t.ink = QColor(0xe2, 0xe8, 0xe3);
     t.quiet = QColor(0x9f, 0xad, 0xa7);
     t.line = QColor(0x42, 0x4f, 0x4f);
+    t.faint = QColor(0x6d, 0x7b, 0x78);
     t.shelf = QColor(0x33, 0x40, 0x3f);
     t.strip = QColor(0x28, 0x32, 0x33);
     t.road = QColor(0xb4, 0xc0, 0xba);
@@ -89,7 +91,7 @@ QString Theme::styleSheet() const
         QPushButton:hover { border-color: %5; }
         QPushButton:pressed, QPushButton:checked { background: %6; border-color: %5; }
         QPushButton:focus { border: 2px solid %5; padding: 4px 11px; }
-        QPushButton:disabled { color: %4; }
+        QPushButton:disabled { color: %10; }
         QPushButton[workspace="true"] { border: none; border-radius: 0; border-bottom: 3px solid transparent; background: transparent; padding: 8px 14px 6px 14px; }
         QPushButton[workspace="true"]:checked { border-bottom: 3px solid %1; font-weight: bold; background: transparent; }
         QPlainTextEdit, QListView, QTableView, QTableWidget, QComboBox, QSpinBox, QDoubleSpinBox, QLineEdit { background: %3; border: 1px solid %4; selection-background-color: %6; selection-color: %1; }
@@ -112,7 +114,7 @@ QString Theme::styleSheet() const
         QSplitter::handle { background: %2; }
     )")
         .arg(ink.name(), ground.name(), raised.name(), line.name(), quiet.name(), shelf.name(), panel.name(),
-            quiet.name(), QString::number(type::kText));
+            quiet.name(), QString::number(type::kText), faint.name());
 }
 
 QFont typeface(int pixels, bool bold)

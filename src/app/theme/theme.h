@@ -17,6 +17,7 @@ struct Theme {
     QColor ink;
     QColor quiet;
     QColor line;
+    QColor faint; ///< words on what cannot be done now
     QColor shelf;
     QColor strip;
     QColor road;
