@@ -368,9 +368,10 @@ ParsedNotes parseNotes(std::string_view text, const Style& style)
         }
     }
     out.style = detector.result();
+    const Grades grades(out.style.scale, style.grade_sizes);
     for (const std::size_t call : with_shapes) {
         for (Note& note : out.calls[call].notes) {
-            settleShapes(note, out.style.scale);
+            settleShapes(note, grades);
         }
     }
     return out;

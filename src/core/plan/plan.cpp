@@ -130,7 +130,7 @@ private:
     void describe(const notes::Note& note, int call, const pace::PlacedNote& place, bool last_of_call,
         const Reader& reader)
     {
-        PlannedNote planned;
+        PlannedNote& planned = plan_.notes.emplace_back(); // in its place: it is large to move
         planned.id = note.id;
         planned.echo_of = note.echo_of;
         planned.call = call;
@@ -152,7 +152,6 @@ private:
         planned.weight = weightOf(note, in_.scale);
         planned.station_m = place.station_m;
         planned.arrive_s = place.arrive_s;
-        plan_.notes.push_back(std::move(planned));
     }
 
     void setWindows()

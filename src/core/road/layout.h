@@ -1,31 +1,20 @@
 /// The road that the notes imply: how long and how bent each note's piece of it is, and where it begins.
 #pragma once
 
+#include "notes/grade_sizes.h"
 #include "notes/note.h"
 #include "notes/style.h"
 
-#include <map>
 #include <span>
 #include <string>
-#include <utility>
 #include <vector>
 
 namespace brumefall::road {
 
 using notes::CornerSize;
 
-/// What a crew's grades are: those of its scale, but for sizes of its own.
-struct Grades {
-    // NOLINTNEXTLINE(google-explicit-constructor): a scale alone is a table of grades too
-    Grades(notes::Scale of, std::map<std::string, CornerSize> own_sizes = {})
-        : scale(of)
-        , own(std::move(own_sizes))
-    {
-    }
-
-    notes::Scale scale;
-    std::map<std::string, CornerSize> own; ///< by what the grade is called: "4", "hairpin"
-};
+using notes::Grades;
+using notes::sizeOf;
 
 /// A piece of constant curvature; `turn_deg` is positive to the left.
 struct Piece {
@@ -54,10 +43,6 @@ struct Point {
     double x_m;
     double y_m;
 };
-
-/// Size of a grade; numbers beyond a scale's ends are taken as the end, plus and minus lie between the grades
-/// beside.
-[[nodiscard]] CornerSize sizeOf(const notes::Grade& grade, const std::string& modifier, const Grades& grades);
 
 /// 0 for the fastest corner, 1 for the tightest; 0.5 where the grade is not known.
 [[nodiscard]] double tightness(const notes::Note& note, notes::Scale scale);
