@@ -28,13 +28,10 @@ int main(int argc, char** argv)
     }
     // the window is painted before the stage is read
     QTimer::singleShot(0, &window, [&] {
-        if (arguments.size() > 1) {
-            window.openStage(arguments.at(1));
-        } else if (const QStringList recent = QSettings().value(QStringLiteral("recent")).toStringList();
-                   !recent.isEmpty()) {
-            window.openStage(recent.first());
-        } else {
-            window.showMessage(QObject::tr("Open a stage (Ctrl+O), or start with the demo: scripts/demo."));
+        if (arguments.size() < 2) {
+            window.openLast();
+        } else if (!window.openStage(arguments.at(1))) {
+            window.showStart();
         }
     });
     return QApplication::exec();

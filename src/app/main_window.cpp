@@ -1,5 +1,6 @@
 #include "main_window.h"
 
+#include "document/demo.h"
 #include "log/log_workspace.h"
 #include "notes/notes_workspace.h"
 #include "places/places_workspace.h"
@@ -8,29 +9,33 @@
 #include "review/review_workspace.h"
 #include "theme/theme.h"
 #include "widgets/clock.h"
+#include "widgets/help_view.h"
+#include "widgets/panels.h"
 #include "widgets/spine.h"
+#include "widgets/start_page.h"
 
 #include <QApplication>
 #include <QCloseEvent>
-#include <QComboBox>
+#include <QDialog>
+#include <QDialogButtonBox>
 #include <QFileDialog>
-#include <QHBoxLayout>
-#include <QKeyEvent>
-#include <QLabel>
+#include <QFormLayout>
 #include <QLineEdit>
 #include <QMenuBar>
-#include <QPlainTextEdit>
-#include <QPushButton>
+#include <QScreen>
 #include <QSettings>
 #include <QStackedWidget>
-#include <QVBoxLayout>
+#include <QTimer>
 
+#include <array>
 #include <cmath>
 
 namespace brumefall::app {
 namespace {
 
 constexpr int kMostRecent = 8;
+constexpr int kLeastWidth = 860;
+constexpr int kLeastHeight = 520;
 
 } // namespace
 
@@ -51,10 +56,11 @@ QString cautionText()
 MainWindow::MainWindow()
     : transport_(document_)
     , recorder_(document_, transport_)
+    , keys_(new KeyRule(this))
 {
     setObjectName(QStringLiteral("mainWindow"));
     setWindowTitle(tr("Brumefall"));
-    resize(1280, 800);
+    resize(QSize(1280, 800).boundedTo(screen()->availableGeometry().size()));
 
     auto* notes = new NotesWorkspace(document_);
     auto* places = new PlacesWorkspace(document_, transport_);
@@ -62,31 +68,12 @@ MainWindow::MainWindow()
     read_ = new ReadWorkspace(document_, transport_, recorder_);
     review_ = new ReviewWorkspace(document_, transport_, recorder_);
     auto* log = new LogWorkspace(document_);
+    start_ = new StartPage;
+    help_ = new HelpView;
     stack_ = new QStackedWidget;
-    for (QWidget* workspace : std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log}) {
-        stack_->addWidget(workspace);
+    for (QWidget* page : std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log, start_, help_}) {
+        stack_->addWidget(page);
     }
-
-    auto* tabs = new QHBoxLayout;
-    tabs->setSpacing(0);
-    tabs->setContentsMargins(6, 0, 12, 0);
-    const QStringList names{tr("Notes"), tr("Places"), tr("Plan"), tr("Read"), tr("Review"), tr("Log")};
-    for (int i = 0; i < names.size(); ++i) {
-        auto* tab = new QPushButton(QStringLiteral("%1  F%2").arg(names[i]).arg(i + 1));
-        tab->setObjectName(QStringLiteral("tab%1").arg(names[i]));
-        tab->setProperty("workspace", true);
-        tab->setCheckable(true);
-        tab->setFocusPolicy(Qt::NoFocus);
-        tab->setMinimumWidth(QFontMetrics(typeface(type::kText, true)).horizontalAdvance(tab->text()) + 30);
-        connect(tab, &QPushButton::clicked, this, [this, i] { showWorkspace(static_cast<Workspace>(i)); });
-        tabs->addWidget(tab);
-        tabs_.push_back(tab);
-    }
-    tabs->addStretch();
-    title_ = new QLabel(tr("No stage is open"));
-    title_->setObjectName(QStringLiteral("stageTitle"));
-    tabs->addWidget(title_);
-
     message_ = new QLabel;
     message_->setObjectName(QStringLiteral("messageLine"));
     message_->setWordWrap(true);
@@ -96,7 +83,7 @@ MainWindow::MainWindow()
     auto* right = new QVBoxLayout;
     right->setContentsMargins(0, 0, 0, 0);
     right->setSpacing(0);
-    right->addLayout(tabs);
+    right->addLayout(makeTabs());
     right->addWidget(stack_, 1);
     right->addWidget(message_);
     right->addWidget(makeTransportBar());
@@ -106,18 +93,17 @@ MainWindow::MainWindow()
     layout->setSpacing(0);
     layout->addWidget(new Spine(document_, transport_));
     layout->addLayout(right, 1);
+    centre->setMinimumSize(kLeastWidth, kLeastHeight); // whatever is said in it, the window keeps its size
     setCentralWidget(centre);
     makeMenus();
+    makeKeys();
+    connectDocument();
 
-    connect(&document_, &Document::opened, this, [this] {
-        const auto& stage = document_.stage();
-        title_->setText(stage.crew.empty()
-                ? QString::fromStdString(stage.name)
-                : QStringLiteral("%1  \u00b7  %2")
-                      .arg(QString::fromStdString(stage.name), QString::fromStdString(stage.crew)));
-        setWindowTitle(tr("%1 \u2013 Brumefall").arg(QString::fromStdString(stage.name)));
+    connect(keys_, &KeyRule::left, this, [this] {
+        QWidget* at = stack_->currentWidget();
+        QWidget* inside = at->findChild<QWidget*>(QStringLiteral("understoodList"));
+        (inside != nullptr && inside->isVisible() ? inside : at)->setFocus();
     });
-    connect(&document_, &Document::message, this, &MainWindow::showMessage);
     connect(&transport_, &Transport::failed, this, &MainWindow::showMessage);
     connect(&transport_, &Transport::outOfRange, this, [this](bool beyond) {
         rate_->setStyleSheet(beyond ? QStringLiteral("font-weight: bold;") : QString());
@@ -127,77 +113,182 @@ MainWindow::MainWindow()
     connect(&recorder_, &TakeRecorder::failed, this, &MainWindow::showMessage);
     connect(&transport_, &Transport::ticked, this, &MainWindow::showTime);
     connect(&transport_, &Transport::playingChanged, this,
-        [this](bool playing) { play_->setText(playing ? tr("Pause  (Space)") : tr("Play  (Space)")); });
+        [this](bool playing) { play_->setText(playing ? tr("Pause (Space)") : tr("Play (Space)")); });
     connect(&transport_, &Transport::rateChanged, this,
         [this](double rate) { rate_->setText(QStringLiteral("%1\u00d7").arg(rate, 0, 'f', 2)); });
     connect(&recorder_, &TakeRecorder::judged, this, [this](const QString& take) {
-        review_->showTake(take);
         showWorkspace(kReview);
+        review_->showTake(take);
     });
     connect(log, &LogWorkspace::takeChosen, this, [this](const QString& take) {
-        review_->showTake(take);
         showWorkspace(kReview);
+        review_->showTake(take);
     });
-    QApplication::instance()->installEventFilter(this);
+    connect(start_, &StartPage::newWanted, this, &MainWindow::newStage);
+    connect(start_, &StartPage::openWanted, this, &MainWindow::chooseStage);
+    connect(start_, &StartPage::demoWanted, this, &MainWindow::openDemo);
+    connect(start_, &StartPage::writeWanted, this, &MainWindow::openUnnamed);
+    connect(start_, &StartPage::stageWanted, this, &MainWindow::openStage);
+    connect(help_, &HelpView::closed, this, [this] {
+        before_help_ < kWorkspaces ? showWorkspace(static_cast<Workspace>(before_help_)) : showStart();
+    });
     QSettings settings;
     restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
     showWorkspace(static_cast<Workspace>(
         std::clamp(settings.value(QStringLiteral("window/workspace"), 0).toInt(), 0, kWorkspaces - 1)));
 }
 
-MainWindow::~MainWindow()
+MainWindow::~MainWindow() = default;
+
+void MainWindow::connectDocument()
 {
-    QApplication::instance()->removeEventFilter(this);
+    connect(&document_, &Document::opened, this, [this] {
+        dropMessage();
+        showTitle();
+        if (stack_->currentIndex() >= kWorkspaces) {
+            showWorkspace(kNotes);
+        }
+    });
+    connect(&document_, &Document::planChanged, this, &MainWindow::showTitle);
+    connect(&document_, &Document::message, this, &MainWindow::showMessage);
+    connect(&document_, &Document::saveFailed, this, [this](const QString& why) {
+        showMessage(why);
+        message_stays_ = true;
+    });
+    connect(&document_, &Document::saved, this, [this] {
+        if (message_stays_) {
+            message_stays_ = false;
+            showMessage({});
+        }
+    });
+    connect(&document_.undoStack(), &QUndoStack::indexChanged, this, &MainWindow::dropMessage);
+    connect(&document_, &Document::passChanged, this, &MainWindow::dropMessage);
+    connect(&document_, &Document::changed, this, [this](const QString& what, Seen where, const QString& note) {
+        goTo(where, note);
+        showMessage(what);
+    });
+}
+
+QLayout* MainWindow::makeTabs()
+{
+    auto* tabs = new QHBoxLayout;
+    tabs->setSpacing(0);
+    tabs->setContentsMargins(6, 0, 12, 0);
+    const QStringList names{tr("Notes"), tr("Places"), tr("Plan"), tr("Read"), tr("Review"), tr("Log")};
+    for (int i = 0; i < names.size(); ++i) {
+        const QKeyCombination key(static_cast<Qt::Key>(Qt::Key_F1 + i));
+        auto* tab = new QPushButton(QStringLiteral("%1  %2").arg(names[i], keyName(key)));
+        tab->setObjectName(QStringLiteral("tab%1").arg(names[i]));
+        tab->setProperty("workspace", true);
+        tab->setCheckable(true);
+        tab->setFocusPolicy(Qt::NoFocus);
+        tab->setMinimumWidth(QFontMetrics(typeface(type::kText, true)).horizontalAdvance(tab->text()) + 24);
+        connect(tab, &QPushButton::clicked, this, [this, i] { showWorkspace(static_cast<Workspace>(i)); });
+        bindKey(this, key, names[i], [this, i] { showWorkspace(static_cast<Workspace>(i)); });
+        tabs->addWidget(tab);
+        tabs_.push_back(tab);
+    }
+    tabs->addSpacing(12);
+    title_ = new QLabel;
+    title_->setObjectName(QStringLiteral("stageTitle"));
+    title_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    title_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    tabs->addWidget(title_, 1);
+    return tabs;
 }
 
 QWidget* MainWindow::makeTransportBar()
 {
     auto* bar = new QWidget;
     bar->setObjectName(QStringLiteral("transportBar"));
-    auto* layout = new QHBoxLayout(bar);
-    layout->setContentsMargins(10, 6, 12, 8);
-    const auto add = [&](const QString& text, const char* name, auto action) {
-        auto* button = new QPushButton(text);
-        button->setObjectName(QString::fromLatin1(name));
-        button->setFocusPolicy(Qt::NoFocus);
-        connect(button, &QPushButton::clicked, this, action);
-        layout->addWidget(button);
+    auto* whole = new QHBoxLayout(bar);
+    whole->setContentsMargins(10, 6, 12, 8);
+    auto* layout = new FlowLayout(5);
+    whole->addLayout(layout, 1);
+    const auto add = [&](const QString& text, const char* name, QKeyCombination key, auto action) {
+        auto* button = addButton(layout, text, name, action);
+        makeCompact(button);
+        bindButton(button, key);
         return button;
     };
-    play_ = add(tr("Play  (Space)"), "playButton", [this] { transport_.playPause(); });
-    play_->setMinimumWidth(140);
-    add(tr("Go  (Home)"), "goButton", [this] { transport_.seekStage(0.0); });
-    add(tr("\u22125 s  (\u2190)"), "backButton",
-        [this] { transport_.seekStage(transport_.stageTime() - 5.0); });
-    add(tr("+5 s  (\u2192)"), "forwardButton",
-        [this] { transport_.seekStage(transport_.stageTime() + 5.0); });
-    add(tr("Frame  (Ctrl+\u2190 \u2192)"), "frameButton", [this] { transport_.player().stepFrame(1); });
-    layout->addSpacing(12);
-    add(tr("Slower  ([)"), "slowerButton", [this] { transport_.setRate(transport_.rate() / 1.25); });
+    const auto seek = [this](double by_s) {
+        return [this, by_s] {
+            whenNotRecording([this, by_s] { transport_.seekStage(transport_.stageTime() + by_s); });
+        };
+    };
+    play_ = add(tr("Play"), "playButton", QKeyCombination(Qt::Key_Space),
+        [this] { whenNotRecording([this] { transport_.playPause(); }); });
+    play_->setMinimumWidth(100);
+    add(tr("Go"), "goButton", QKeyCombination(Qt::Key_Home),
+        [this] { whenNotRecording([this] { transport_.seekStage(0.0); }); });
+    add(tr("\u22125 s"), "backButton", QKeyCombination(Qt::Key_Left), seek(-5.0));
+    add(tr("+5 s"), "forwardButton", QKeyCombination(Qt::Key_Right), seek(5.0));
+    add(tr("Frame"), "frameButton", QKeyCombination(Qt::CTRL, Qt::Key_Right),
+        [this] { whenNotRecording([this] { transport_.player().stepFrame(1); }); });
+    add(tr("Slower"), "slowerButton", QKeyCombination(Qt::Key_BracketLeft),
+        [this] { whenNotRecording([this] { transport_.setRate(transport_.rate() / 1.25); }); });
     rate_ = new QLabel(QStringLiteral("1.00\u00d7"));
     rate_->setObjectName(QStringLiteral("rateLabel"));
+    rate_->setAlignment(Qt::AlignCenter);
+    rate_->setMinimumSize(50, 28);
     layout->addWidget(rate_);
-    add(tr("Faster  (])"), "fasterButton", [this] { transport_.setRate(transport_.rate() * 1.25); });
-    layout->addStretch();
+    add(tr("Faster"), "fasterButton", QKeyCombination(Qt::Key_BracketRight),
+        [this] { whenNotRecording([this] { transport_.setRate(transport_.rate() * 1.25); }); });
     time_ = new QLabel(QStringLiteral("0:00.0"));
     time_->setObjectName(QStringLiteral("timeLabel"));
     time_->setFont(typeface(type::kLarge));
-    time_->setStyleSheet(QStringLiteral("font-size: 20px;"));
-    layout->addWidget(time_);
+    time_->setStyleSheet(QStringLiteral("font-size: %1px;").arg(type::kLarge));
+    time_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    time_->setMinimumWidth(QFontMetrics(typeface(type::kLarge)).horizontalAdvance(QStringLiteral("-0:00.0  10000 m")));
+    whole->addWidget(time_);
     return bar;
+}
+
+void MainWindow::makeKeys()
+{
+    bindKey(this, QKeyCombination(Qt::CTRL, Qt::Key_Left), tr("One frame back"),
+        [this] { whenNotRecording([this] { transport_.player().stepFrame(-1); }); });
+    bindKey(this, QKeyCombination(Qt::Key_R), tr("Record a take, and stop it"), [this] {
+        if (stack_->currentIndex() < kWorkspaces) {
+            showWorkspace(kRead);
+            read_->toggleRecording();
+        }
+    });
+}
+
+void MainWindow::whenNotRecording(const std::function<void()>& act)
+{
+    if (recorder_.isRecording()) {
+        showMessage(tr("The take goes on, voice and video alike: R stops both."));
+        return;
+    }
+    act();
 }
 
 void MainWindow::makeMenus()
 {
     auto* file = menuBar()->addMenu(tr("&Stage"));
-    file->addAction(tr("New stage\u2026"), QKeySequence::New, this, &MainWindow::newStage)
-        ->setObjectName(QStringLiteral("newStage"));
-    file->addAction(tr("Open a stage\u2026"), QKeySequence::Open, this, &MainWindow::chooseStage);
+    const auto add = [](QMenu* menu, const QString& text, const char* name, const QKeySequence& key, auto* owner,
+                         auto act) {
+        QAction* action = menu->addAction(text, owner, act);
+        action->setObjectName(QString::fromLatin1(name));
+        action->setShortcut(key);
+        return action;
+    };
+    add(file, tr("New stage\u2026"), "newStage", QKeySequence::New, this, &MainWindow::newStage);
+    add(file, tr("Open a stage\u2026"), "openStage", QKeySequence::Open, this, &MainWindow::chooseStage);
     auto* recent = file->addMenu(tr("Open again"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { fillRecent(recent); });
-    file->addAction(tr("Save now"), QKeySequence::Save, &document_, &Document::save);
+    add(file, tr("Open the demo"), "openDemo", {}, this, &MainWindow::openDemo);
+    add(file, tr("What to begin with"), "showStart", {}, this, &MainWindow::showStart);
     file->addSeparator();
-    file->addAction(tr("Quit"), QKeySequence::Quit, this, &QWidget::close);
+    add(file, tr("Rename stage and crew\u2026"), "renameStage", Qt::CTRL | Qt::Key_E, this,
+        &MainWindow::renameStage);
+    add(file, tr("Save now"), "saveNow", QKeySequence::Save, &document_, &Document::save);
+    add(file, tr("Save a copy\u2026"), "saveCopy", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), this,
+        &MainWindow::saveCopy);
+    file->addSeparator();
+    add(file, tr("Quit"), "quit", QKeySequence::Quit, this, &QWidget::close);
     auto* edit = menuBar()->addMenu(tr("&Edit"));
     QAction* undo = document_.undoStack().createUndoAction(this, tr("Undo:"));
     undo->setShortcut(QKeySequence::Undo);
@@ -207,38 +298,156 @@ void MainWindow::makeMenus()
     edit->addAction(undo);
     edit->addAction(redo);
     auto* view = menuBar()->addMenu(tr("&View"));
-    view->addAction(
-        tr("Paper or night room"), QKeySequence(Qt::CTRL | Qt::Key_D), this, &MainWindow::toggleTheme);
+    add(view, tr("Paper or night room"), "toggleTheme", QKeySequence(Qt::CTRL | Qt::Key_D), this,
+        &MainWindow::toggleTheme);
     auto* help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("The caution"), this, &MainWindow::showCaution);
+    add(help, tr("Keys of this screen"), "helpKeys", QKeySequence(Qt::SHIFT | Qt::Key_F1), this,
+        [this] { showHelp(false); });
+    add(help, tr("The guide"), "helpGuide", {}, this, [this] { showHelp(true); });
+    add(help, tr("The caution"), "helpCaution", {}, this, &MainWindow::showCaution);
 }
 
 bool MainWindow::openStage(const QString& folder)
 {
+    if (recorder_.isRecording()) {
+        showMessage(tr("A take is being recorded: stop it first (R)."));
+        return false;
+    }
     if (const auto why = document_.open(folder)) {
         showMessage(tr("The stage was not opened. %1").arg(*why));
         return false;
     }
-    rememberStage(QString::fromStdString(document_.folder().string()));
+    if (!document_.isUnnamed()) {
+        rememberStage(QString::fromStdString(document_.folder().string()));
+    }
     return true;
+}
+
+void MainWindow::openLast()
+{
+    QSettings settings;
+    const QStringList recent = settings.value(QStringLiteral("recent")).toStringList();
+    if (settings.value(QStringLiteral("unnamed")).toBool()) {
+        openUnnamed();
+    } else if (recent.isEmpty() || !openStage(recent.first())) {
+        const QString why = message_->text();
+        showStart();
+        showMessage(why);
+    }
+}
+
+void MainWindow::showStart()
+{
+    if (!document_.isOpen()) {
+        if (const auto why = document_.openUnnamed()) {
+            showMessage(*why);
+        }
+    }
+    start_->show(QSettings().value(QStringLiteral("recent")).toStringList(),
+        document_.isUnnamed() && !document_.isEmpty(), shippedDemo().has_value());
+    stack_->setCurrentWidget(start_);
+    for (QPushButton* tab : tabs_) {
+        tab->setChecked(false);
+    }
+    takeFocus(start_);
+}
+
+void MainWindow::openDemo()
+{
+    const auto shipped = shippedDemo();
+    if (!shipped) {
+        showMessage(tr("The demo was not installed with this program."));
+        return;
+    }
+    try {
+        openStage(QString::fromStdString(ownDemo(*shipped).string()));
+    } catch (const std::filesystem::filesystem_error& error) {
+        showMessage(tr("The demo could not be copied: %1.").arg(QString::fromStdString(error.code().message())));
+    }
+}
+
+void MainWindow::openUnnamed()
+{
+    if (const auto why = document_.openUnnamed()) {
+        showMessage(*why);
+        return;
+    }
+    showWorkspace(kNotes);
+    findChild<QWidget*>(QStringLiteral("notesEditor"))->setFocus();
 }
 
 void MainWindow::showWorkspace(Workspace workspace)
 {
+    if (!document_.isOpen()) { // there is always a stage
+        if (const auto why = document_.openUnnamed()) {
+            showMessage(*why);
+        }
+    }
+    const bool other = stack_->currentIndex() != workspace;
     stack_->setCurrentIndex(workspace);
     for (std::size_t i = 0; i < tabs_.size(); ++i) {
         tabs_[i]->setChecked(static_cast<int>(i) == workspace);
     }
-    if (workspace == kPlaces || workspace == kPlan || workspace == kRead) {
-        stack_->currentWidget()->setFocus();
+    if (other) {
+        dropMessage();
     }
+    takeFocus(stack_->currentWidget());
     emit transport_.ticked(transport_.stageTime());
+}
+
+void MainWindow::goTo(Seen where, const QString& note)
+{
+    constexpr std::array kThere{kWorkspaces, kNotes, kPlaces, kPlan, kRead, kReview, kLog};
+    if (const auto there = kThere.at(static_cast<std::size_t>(where));
+        there != kWorkspaces && stack_->currentIndex() != there) {
+        showWorkspace(there);
+    }
+    if (document_.note(note.toStdString()) != nullptr) {
+        document_.setCurrentNote(note);
+    }
+}
+
+void MainWindow::showHelp(bool guide)
+{
+    if (stack_->currentWidget() != help_) {
+        before_help_ = stack_->currentIndex();
+    }
+    const QString screen = before_help_ < kWorkspaces
+        ? tabs_[static_cast<std::size_t>(before_help_)]->text().section(QLatin1Char(' '), 0, 0)
+        : tr("Begin");
+    guide ? help_->showGuide() : help_->showKeys(*this, screen);
+    stack_->setCurrentWidget(help_);
+    takeFocus(help_);
+}
+
+void MainWindow::showTitle()
+{
+    const auto& stage = document_.stage();
+    const QString name = document_.isUnnamed()
+        ? tr("No name yet: New stage (Ctrl+N) gives it a folder")
+        : QString::fromStdString(stage.name);
+    const QString text = stage.crew.empty()
+        ? name
+        : QStringLiteral("%1  \u00b7  %2").arg(name, QString::fromStdString(stage.crew));
+    title_->setText(title_->fontMetrics().elidedText(text, Qt::ElideRight, title_->width()));
+    title_->setToolTip(text);
+    setWindowTitle(document_.isUnnamed() ? tr("Brumefall") : tr("%1 \u2013 Brumefall").arg(name));
+}
+
+void MainWindow::dropMessage()
+{
+    if (!message_is_new_ && !message_stays_) {
+        message_->hide();
+        message_->clear();
+    }
 }
 
 void MainWindow::showMessage(const QString& text)
 {
     message_->setText(text);
     message_->setVisible(!text.isEmpty());
+    message_is_new_ = true;
+    QTimer::singleShot(0, this, [this] { message_is_new_ = false; });
 }
 
 void MainWindow::showTime(double stage_s)
@@ -263,7 +472,7 @@ void MainWindow::showCaution()
     text->setFixedWidth(kTextWidth);
     text->ensurePolished();
     text->setMinimumHeight(text->heightForWidth(kTextWidth));
-    auto* understood = new QPushButton(tr("We have read this  (Enter)"));
+    auto* understood = new QPushButton(tr("We have read this (Enter)"));
     understood->setObjectName(QStringLiteral("cautionRead"));
     understood->setDefault(true);
     auto* layout = new QVBoxLayout(caution_);
@@ -275,9 +484,14 @@ void MainWindow::showCaution()
     caution_->setGeometry(rect());
     caution_->show();
     caution_->raise();
+    keys_->setAsleep(true);
+    centralWidget()->setEnabled(false); // the keys are the caution's
     understood->setFocus();
     connect(understood, &QPushButton::clicked, this, [this] {
         QSettings().setValue(QStringLiteral("caution/read"), true);
+        keys_->setAsleep(false);
+        centralWidget()->setEnabled(true);
+        takeFocus(stack_->currentWidget());
         caution_->deleteLater();
         caution_ = nullptr;
     });
@@ -293,20 +507,61 @@ void MainWindow::chooseStage()
 
 void MainWindow::newStage()
 {
-    const QString folder =
-        QFileDialog::getSaveFileName(this, tr("New stage: name its folder"), tr("New stage"));
+    if (recorder_.isRecording()) {
+        showMessage(tr("A take is being recorded: stop it first (R)."));
+        return;
+    }
+    document_.save();
+    const bool names = document_.isUnnamed() && !document_.isEmpty();
+    const QString folder = QFileDialog::getSaveFileName(
+        this, names ? tr("Name the folder that these notes go to") : tr("New stage: name its folder"),
+        tr("New stage"));
     if (folder.isEmpty()) {
         return;
     }
-    if (const auto why = document_.create(folder)) {
+    if (const auto why = names ? document_.nameStage(folder) : document_.create(folder)) {
         showMessage(tr("The stage was not made. %1").arg(*why));
         return;
     }
-    rememberStage(folder);
+    rememberStage(QString::fromStdString(document_.folder().string()));
     showWorkspace(kNotes);
     findChild<QWidget*>(QStringLiteral("notesEditor"))->setFocus();
-    showMessage(tr("A new stage. Write the notes, or take them from a file or from captions; then give it a "
-                   "video (F2)."));
+    showMessage(names
+            ? tr("Your notes are in %1 now. Next: give the stage its video (F2).").arg(document_.stage().name.c_str())
+            : tr("A new stage. Write the notes, or take them from a file or from captions; then give it a "
+                 "video (F2)."));
+}
+
+void MainWindow::saveCopy()
+{
+    const QString folder = QFileDialog::getSaveFileName(this, tr("Save a copy: name its folder"),
+        QString::fromStdString(document_.folder().string()) + tr(" copy"));
+    if (folder.isEmpty()) {
+        return;
+    }
+    const auto why = document_.saveCopy(folder);
+    showMessage(why ? tr("No copy was made. %1").arg(*why)
+                    : tr("A copy is in %1. You go on in this one.").arg(folder));
+}
+
+void MainWindow::renameStage()
+{
+    QDialog dialog(this);
+    dialog.setWindowTitle(tr("Rename"));
+    auto* form = new QFormLayout(&dialog);
+    auto* name = new QLineEdit(QString::fromStdString(document_.stage().name));
+    name->setObjectName(QStringLiteral("renameName"));
+    auto* crew = new QLineEdit(QString::fromStdString(document_.stage().crew));
+    crew->setObjectName(QStringLiteral("renameCrew"));
+    form->addRow(tr("Stage"), name);
+    form->addRow(tr("Crew"), crew);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    form->addRow(buttons);
+    connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
+    if (dialog.exec() == QDialog::Accepted) {
+        document_.rename(name->text(), crew->text());
+    }
 }
 
 void MainWindow::rememberStage(const QString& folder)
@@ -321,6 +576,9 @@ void MainWindow::rememberStage(const QString& folder)
 void MainWindow::fillRecent(QMenu* menu)
 {
     menu->clear();
+    if (!document_.isUnnamed()) {
+        menu->addAction(tr("Notes that have no stage yet"), this, &MainWindow::openUnnamed);
+    }
     for (const QString& folder : QSettings().value(QStringLiteral("recent")).toStringList()) {
         menu->addAction(folder, this, [this, folder] { openStage(folder); });
     }
@@ -343,62 +601,18 @@ void MainWindow::closeEvent(QCloseEvent* event)
     document_.save();
     QSettings settings;
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
-    settings.setValue(QStringLiteral("window/workspace"), stack_->currentIndex());
+    settings.setValue(QStringLiteral("window/workspace"), std::min(stack_->currentIndex(), kWorkspaces - 1));
+    settings.setValue(QStringLiteral("unnamed"), document_.isUnnamed() && !document_.isEmpty());
     QMainWindow::closeEvent(event);
 }
 
-bool MainWindow::eventFilter(QObject* watched, QEvent* event)
+void MainWindow::resizeEvent(QResizeEvent* event)
 {
-    if (event->type() == QEvent::Resize && watched == this && caution_ != nullptr) {
+    QMainWindow::resizeEvent(event);
+    showTitle();
+    if (caution_ != nullptr) {
         caution_->setGeometry(rect());
     }
-    if (event->type() == QEvent::KeyPress && caution_ != nullptr && !watched->isWindowType()) {
-        const int key = static_cast<QKeyEvent*>(event)->key();
-        if (key == Qt::Key_Return || key == Qt::Key_Enter) {
-            caution_->findChild<QPushButton*>(QStringLiteral("cautionRead"))->click();
-            return true;
-        }
-    }
-    if (event->type() != QEvent::KeyPress || !isActiveWindow() || caution_ != nullptr) {
-        return QMainWindow::eventFilter(watched, event);
-    }
-    if (const int function = static_cast<QKeyEvent*>(event)->key() - Qt::Key_F1;
-        function >= 0 && function < kWorkspaces) {
-        if (!watched->isWindowType()) {
-            showWorkspace(static_cast<Workspace>(function));
-        }
-        return QMainWindow::eventFilter(watched, event);
-    }
-    const QWidget* focus = QApplication::focusWidget();
-    const bool typing = qobject_cast<const QPlainTextEdit*>(focus) != nullptr
-        || qobject_cast<const QLineEdit*>(focus) != nullptr;
-    const auto* key = static_cast<QKeyEvent*>(event);
-    if (typing || watched->isWindowType() || key->isAutoRepeat()) {
-        return QMainWindow::eventFilter(watched, event);
-    }
-    const bool control = key->modifiers().testFlag(Qt::ControlModifier);
-    switch (key->key()) {
-    case Qt::Key_Space: transport_.playPause(); return true;
-    case Qt::Key_Home: transport_.seekStage(0.0); return true;
-    case Qt::Key_Left:
-    case Qt::Key_Right: {
-        const int direction = key->key() == Qt::Key_Right ? 1 : -1;
-        control ? transport_.player().stepFrame(direction)
-                : transport_.seekStage(transport_.stageTime() + 5.0 * direction);
-        return true;
-    }
-    case Qt::Key_BracketLeft: transport_.setRate(transport_.rate() / 1.25); return true;
-    case Qt::Key_BracketRight: transport_.setRate(transport_.rate() * 1.25); return true;
-    case Qt::Key_R:
-        if (!control) {
-            showWorkspace(kRead);
-            read_->toggleRecording();
-            return true;
-        }
-        break;
-    default: break;
-    }
-    return QMainWindow::eventFilter(watched, event);
 }
 
 } // namespace brumefall::app

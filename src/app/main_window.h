@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 #include "read/take_recorder.h"
+#include "widgets/keys.h"
 #include "widgets/transport.h"
 
 #include <QMainWindow>
@@ -13,8 +14,10 @@ class QStackedWidget;
 
 namespace brumefall::app {
 
+class HelpView;
 class ReadWorkspace;
 class ReviewWorkspace;
+class StartPage;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -27,6 +30,10 @@ public:
 
     /// Opens a stage folder; a failure is told in the message line.
     bool openStage(const QString& folder);
+    /// Opens what was open last; where that is nothing, everything that one could begin with is shown.
+    void openLast();
+    void showStart();
+    void openDemo();
     void showWorkspace(Workspace workspace);
     void showMessage(const QString& text);
     /// The caution of the first start, in front of everything until it is put away.
@@ -40,21 +47,40 @@ public:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
-    bool eventFilter(QObject* watched, QEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     void makeMenus();
+    void makeKeys();
+    void connectDocument();
+    QLayout* makeTabs();
     QWidget* makeTransportBar();
     void chooseStage();
     void newStage();
+    void openUnnamed();
+    void saveCopy();
+    void renameStage();
     void rememberStage(const QString& folder);
     void fillRecent(QMenu* menu);
+    void showTitle();
     void showTime(double stage_s);
+    void showHelp(bool guide);
+    void goTo(Seen where, const QString& note);
+    /// Takes a message away that was said before the present event.
+    void dropMessage();
     void toggleTheme();
+    /// Does `act`, unless a take is being recorded: then the video goes on, and that is said.
+    void whenNotRecording(const std::function<void()>& act);
 
     Document document_;
     Transport transport_;
     TakeRecorder recorder_;
+    KeyRule* keys_ = nullptr;
+    StartPage* start_ = nullptr;
+    HelpView* help_ = nullptr;
+    int before_help_ = 0;
+    bool message_is_new_ = false;
+    bool message_stays_ = false; ///< until something is saved
     ReadWorkspace* read_ = nullptr;
     ReviewWorkspace* review_ = nullptr;
     QStackedWidget* stack_ = nullptr;

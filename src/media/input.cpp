@@ -137,6 +137,16 @@ private:
 
 } // namespace
 
+double loudest(const QByteArray& samples)
+{
+    const auto* first = reinterpret_cast<const std::int16_t*>(samples.constData());
+    int loudest = 0;
+    for (qsizetype i = 0; i < samples.size() / 2; ++i) {
+        loudest = std::max(loudest, std::abs(static_cast<int>(first[i])));
+    }
+    return loudest / 32768.0;
+}
+
 QStringList microphoneNames()
 {
     QStringList names;

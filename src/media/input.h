@@ -32,6 +32,9 @@ signals:
     void failed(const QString& why);
 };
 
+/// The loudest of `samples` (native 16-bit), as a share of full scale.
+[[nodiscard]] double loudest(const QByteArray& samples);
+
 /// Names of the microphones there are; may be empty.
 [[nodiscard]] QStringList microphoneNames();
 

@@ -37,6 +37,8 @@ struct Player::State {
     mpv_render_context* render = nullptr; ///< that of `gl`, or one for software
     std::thread events;
     bool turned = false; ///< a filter turns the picture
+    int file_deg = 0; ///< as the file asks, where the player cannot do it itself
+    int hand_deg = 0; ///< as the user asks
     std::atomic<bool> leaving = false;
     std::atomic<bool> picture_waits = false; ///< a change is on its way to the window already
 
@@ -187,8 +189,12 @@ void Player::close()
 {
     const char* words[]{"stop", nullptr};
     command(words);
-    const std::lock_guard lock(state_->mutex);
-    state_->open = false;
+    {
+        const std::lock_guard lock(state_->mutex);
+        state_->open = false;
+        state_->position_s = 0.0;
+    }
+    emit pictureChanged(); // there is none any more
 }
 
 void Player::play()
@@ -378,13 +384,27 @@ double Player::aspect() const
 /// phone's upright video is turned by a filter here instead.
 void Player::turnPicture(const QString& file)
 {
-    int turned_deg = 0;
+    state_->file_deg = 0;
     try {
-        turned_deg = inspect(file.toStdString()).turned_deg;
+        state_->file_deg = inspect(file.toStdString()).turned_deg;
     } catch (const MediaError&) {
-        turned_deg = 0; // opening it tells what is wrong
+        state_->file_deg = 0; // opening it tells what is wrong
     }
-    if (turned_deg == 0 && !state_->turned) {
+    applyTurn();
+}
+
+void Player::setTurn(int clockwise_deg)
+{
+    if (clockwise_deg != state_->hand_deg) {
+        state_->hand_deg = clockwise_deg;
+        applyTurn();
+    }
+}
+
+void Player::applyTurn()
+{
+    const int turned_deg = (state_->file_deg + state_->hand_deg) % 360;
+    if (state_->mpv == nullptr || (turned_deg == 0 && !state_->turned)) {
         return;
     }
     state_->turned = turned_deg != 0;
@@ -392,7 +412,9 @@ void Player::turnPicture(const QString& file)
         : turned_deg == 180               ? "lavfi=[hflip,vflip]"
         : turned_deg == 270               ? "lavfi=[transpose=cclock]"
                                           : "";
-    mpv_set_property_string(state_->mpv, "video-rotate", state_->turned ? "no" : "0");
+    if (!state_->gl) {
+        mpv_set_property_string(state_->mpv, "video-rotate", state_->turned ? "no" : "0");
+    }
     mpv_set_property_string(state_->mpv, "vf", filter);
 }
 

@@ -44,6 +44,8 @@ public:
     void seek(double media_s); ///< exact
     void stepFrame(int direction); ///< +1 or -1
     void setVolume(double share); ///< 0 to 1
+    /// Turns the picture by hand, over what the file asks: 0, 90, 180 or 270 degrees.
+    void setTurn(int clockwise_deg);
 
     /// Mixes the sound file `file` with the video's own, which is ducked under it; both stay together at
     /// any rate. An empty name takes it away.
@@ -87,6 +89,7 @@ private:
     bool settleSeek(double now_s);
     void openFailed(const QString& why);
     void turnPicture(const QString& file);
+    void applyTurn();
     void sendSeek(double media_s);
     void sendPending();
     void announcePicture();

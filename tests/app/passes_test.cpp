@@ -201,19 +201,19 @@ TEST_F(PassesTest, ALogIsLaidByItsStandstillAndTheNotesAreWhereTheyWereMarked)
     bare.marks.clear();
     bare.trace.clear();
     document().setPass(bare, QStringLiteral("No places"));
-    find<QPushButton>("placesLog")->click();
+    find<QPushButton>("placesTrack")->click();
     support::answerFileDialog(stage_ / "media" / "stage.gpx");
-    find<QPushButton>("loadLog")->click();
-    auto* by = find<QComboBox>("logFitBy");
+    find<QPushButton>("loadTrack")->click();
+    auto* by = find<QComboBox>("trackFitBy");
     by->setCurrentIndex(1);
     emit by->activated(1);
-    EXPECT_TRUE(find<QLabel>("logFacts")->text().contains(QStringLiteral("Show the moment")))
+    EXPECT_TRUE(find<QLabel>("trackFacts")->text().contains(QStringLiteral("Show the moment")))
         << "where the video shows the start, nothing stands";
     window_->transport().seekStage(marked.trace.back().time_s);
     ASSERT_TRUE(waitFor([&] { return !window_->transport().player().isSeeking(); }, 8000));
     by->setCurrentIndex(1);
     emit by->activated(1);
-    find<QPushButton>("useLog")->click();
+    find<QPushButton>("useTrack")->click();
     ASSERT_GT(pass().trace.size(), 50U) << message().toStdString();
     const auto& placement = document().videoPlacement();
     EXPECT_NEAR(placement.pace.length_m(), 6820.0, 60.0);

@@ -1,7 +1,7 @@
 // The Places workspace: passes, fast marking, logs, distances, and a recce played at stage pace.
 
 #include "notes/notes_workspace.h"
-#include "places/log_panel.h"
+#include "places/track_panel.h"
 #include "places/places_workspace.h"
 #include "window.h"
 
@@ -153,12 +153,12 @@ TEST_F(PlacesTest, ATableOfALoggerBecomesThePaceOfThePass)
     auto bare = pass();
     bare.trace.clear();
     document().setPass(bare, QStringLiteral("No trace"));
-    find<QPushButton>("placesLog")->click();
-    places_->logPanel().load(media("stage.csv"));
-    EXPECT_EQ(find<QComboBox>("logColumn1")->currentText(), QStringLiteral("distance, m"));
-    EXPECT_TRUE(find<QLabel>("logFacts")->text().contains(QStringLiteral("702 points")))
-        << find<QLabel>("logFacts")->text().toStdString();
-    find<QPushButton>("useLog")->click();
+    find<QPushButton>("placesTrack")->click();
+    places_->trackPanel().load(media("stage.csv"));
+    EXPECT_EQ(find<QComboBox>("trackColumn1")->currentText(), QStringLiteral("distance, m"));
+    EXPECT_TRUE(find<QLabel>("trackFacts")->text().contains(QStringLiteral("702 points")))
+        << find<QLabel>("trackFacts")->text().toStdString();
+    find<QPushButton>("useTrack")->click();
     ASSERT_GT(pass().trace.size(), 500U);
     EXPECT_NEAR(document().videoPlacement().pace.length_m(), 6820.0, 10.0);
     window_->transport().seekMedia(108.0);
@@ -174,7 +174,7 @@ TEST_F(PlacesTest, TheBendsOfATrackProposePlacesThatAreKeptByKey)
 {
     open();
     keepEvery(10);
-    places_->logPanel().load(media("stage.gpx"));
+    places_->trackPanel().load(media("stage.gpx"));
     find<QPushButton>("proposePlaces")->click();
     std::vector<double> errors;
     for (const auto& mark : pass().marks) {
@@ -197,8 +197,8 @@ TEST_F(PlacesTest, TheBendsOfATrackProposePlacesThatAreKeptByKey)
 TEST_F(PlacesTest, AWrongDistanceIsFoundByTheLogAndCorrectedByOneKey)
 {
     open();
-    places_->logPanel().load(media("stage.gpx"));
-    find<QPushButton>("useLog")->click();
+    places_->trackPanel().load(media("stage.gpx"));
+    find<QPushButton>("useTrack")->click();
     auto text = QString::fromStdString(document().stage().text);
     const QString wrong = QString(text).replace(
         QStringLiteral("right six over crest 150"), QStringLiteral("right six over crest 60"));
@@ -220,9 +220,9 @@ TEST_F(PlacesTest, ABrokenLogIsToldWithItsLineAndThePassStays)
     open();
     const auto before = pass();
     support::write(scratch_.path() / "broken.gpx", "<gpx>\n<trk>\n<oops");
-    places_->logPanel().load(QString::fromStdString((scratch_.path() / "broken.gpx").string()));
+    places_->trackPanel().load(QString::fromStdString((scratch_.path() / "broken.gpx").string()));
     EXPECT_TRUE(message().contains(QStringLiteral("broken.gpx, line 3"))) << message().toStdString();
-    EXPECT_FALSE(find<QPushButton>("useLog")->isEnabled());
+    EXPECT_FALSE(find<QPushButton>("useTrack")->isEnabled());
     EXPECT_EQ(pass(), before);
 }
 

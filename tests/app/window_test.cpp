@@ -151,7 +151,7 @@ TEST_F(MainWindowTest, ACallMovedByHandStaysThereUntilItIsLetGo)
     QTest::mouseRelease(gap, Qt::LeftButton, {}, to);
     const double wished_s = before_s - 60.0 * 16.0 / gap->width();
     EXPECT_NEAR(window_->document().prepared().plan.calls[3].start_s, wished_s, 0.05);
-    EXPECT_EQ(window_->document().undoStack().undoText(), QStringLiteral("Move call 4 sooner"));
+    EXPECT_EQ(window_->document().undoStack().undoText(), QStringLiteral("Move the call of note 6 sooner"));
     window_->document().pinCall(3, {});
     EXPECT_NEAR(window_->document().prepared().plan.calls[3].start_s, before_s, 1e-9);
 }

@@ -2,7 +2,7 @@
 
 #include "main_window.h"
 #include "notes/notes_workspace.h"
-#include "places/log_panel.h"
+#include "places/track_panel.h"
 #include "places/places_workspace.h"
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
@@ -48,6 +48,7 @@ struct Shot {
 };
 
 const Shot kShots[]{
+    {"start", [](MainWindow& w) { w.showStart(); }},
     {"notes",
         [](MainWindow& w) {
             w.showWorkspace(MainWindow::kNotes);
@@ -92,7 +93,7 @@ const Shot kShots[]{
             settle(1500);
             w.transport().setRate(1.0);
         }},
-    {"log_of_a_pass",
+    {"track",
         [](MainWindow& w) {
             auto* places = w.findChild<PlacesWorkspace*>();
             w.document().choosePass(QStringLiteral("stage"));
@@ -100,15 +101,15 @@ const Shot kShots[]{
             auto pass = *w.document().pass();
             std::erase_if(pass.marks, [&](const auto& m) { return (&m - pass.marks.data()) % 10 != 0; });
             w.document().setPass(pass, QStringLiteral("Fewer marks"));
-            w.findChild<QPushButton*>(QStringLiteral("placesLog"))->click();
-            places->logPanel().load(
+            w.findChild<QPushButton*>(QStringLiteral("placesTrack"))->click();
+            places->trackPanel().load(
                 QString::fromStdString((w.document().folder() / "media" / "stage.csv").string()));
             w.transport().seekStage(98.0);
         }},
     {"distances",
         [](MainWindow& w) {
             auto* places = w.findChild<PlacesWorkspace*>();
-            places->logPanel().load(
+            places->trackPanel().load(
                 QString::fromStdString((w.document().folder() / "media" / "stage.gpx").string()));
             w.findChild<QPushButton*>(QStringLiteral("proposePlaces"))->click();
             settle(300);
@@ -252,7 +253,7 @@ const Shot kShots[]{
 int main(int argc, char** argv)
 {
     if (argc < 3) {
-        std::cerr << "usage: screenshots STAGE_FOLDER OUT_FOLDER [NAME ...]\n";
+        std::cerr << "usage: screenshots STAGE_FOLDER OUT_FOLDER [--size WxH] [NAME ...]\n";
         return 2;
     }
     qputenv("BRUMEFALL_SILENT", "1");
@@ -268,14 +269,20 @@ int main(int argc, char** argv)
     const auto copy = std::filesystem::path(scratch.path().toStdString()) / "Lantern Pass";
     std::filesystem::copy(argv[1], copy, std::filesystem::copy_options::recursive);
     QDir().mkpath(QString::fromLocal8Bit(argv[2]));
+    QStringList wished = QApplication::arguments().mid(3);
+    QSize size(1280, 800);
+    if (const int at = static_cast<int>(wished.indexOf(QStringLiteral("--size"))); at >= 0 && at + 1 < wished.size()) {
+        const QStringList sides = wished[at + 1].split(QLatin1Char('x'));
+        size = QSize(sides.value(0).toInt(), sides.value(1).toInt());
+        wished.remove(at, 2);
+    }
     MainWindow window;
-    window.resize(1280, 800);
+    window.resize(size);
     window.show();
     window.openStage(QString::fromStdString(copy.string()));
     settle(1500);
     // each picture is prepared from where the one before it left off, so those not wished for are prepared
     // too
-    QStringList wished = QApplication::arguments().mid(3);
     const bool all = wished.isEmpty();
     for (const Shot& shot : kShots) {
         if (!all && wished.isEmpty()) {

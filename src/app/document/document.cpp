@@ -2,6 +2,11 @@
 
 #include "document/media_search.h"
 #include "formats/files.h"
+#include "stage/folder.h"
+
+#include <QDir>
+#include <QFile>
+#include <QStandardPaths>
 
 #include <algorithm>
 #include <cmath>
@@ -14,6 +19,14 @@ QString readable(const formats::FormatError& error)
     const auto name = QString::fromStdString(std::filesystem::path(error.file()).filename().string());
     const QString line = error.line() > 0 ? QObject::tr(", line %1").arg(error.line()) : QString();
     return QStringLiteral("%1%2: %3").arg(name, line, QString::fromStdString(error.message()));
+}
+
+/// Where the stage without a name lives.
+std::filesystem::path unnamedFolder()
+{
+    return std::filesystem::path(
+               QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toStdString())
+        / "unnamed stage";
 }
 
 } // namespace
@@ -34,7 +47,7 @@ Document::~Document()
 
 std::optional<QString> Document::open(const QString& folder)
 {
-    const auto path = stage::stageFolder(folder.toStdString());
+    const auto path = stage::stageFolder(QDir(folder).absolutePath().toStdString());
     stage::Stage stage;
     try {
         stage = stage::readStage(path / "stage.brumefall");
@@ -55,6 +68,9 @@ std::optional<QString> Document::open(const QString& folder)
     readTakes();
     prepared_ = {};
     recompute(true);
+    if (!prepared_.road.notes.empty()) {
+        current_note_ = QString::fromStdString(prepared_.road.notes.front().id);
+    }
     emit opened();
     for (const auto& doubt : prepared_.doubts) {
         emit message(tr("stage.brumefall: %1.").arg(QString::fromStdString(doubt.says)));
@@ -63,6 +79,53 @@ std::optional<QString> Document::open(const QString& folder)
     emit passChanged();
     emit planChanged();
     emit takesChanged();
+    emit currentNoteChanged(current_note_);
+    return {};
+}
+
+std::optional<QString> Document::openUnnamed()
+{
+    const auto folder = QString::fromStdString(unnamedFolder().string());
+    std::error_code error;
+    return std::filesystem::exists(unnamedFolder() / "stage.brumefall", error) ? open(folder)
+                                                                               : create(folder);
+}
+
+bool Document::isUnnamed() const
+{
+    return folder_ == unnamedFolder();
+}
+
+bool Document::isEmpty() const
+{
+    return stage_.text.find_first_not_of(" \n\t") == std::string::npos && passes_.empty() && takes_.empty();
+}
+
+std::optional<QString> Document::saveCopy(const QString& folder)
+{
+    save();
+    try {
+        const auto to = std::filesystem::path(folder.toStdString());
+        stage::copyStage(folder_, to);
+        auto copy = stage::readStage(to / "stage.brumefall");
+        copy.name = to.filename().string();
+        stage::writeStage(to / "stage.brumefall", copy);
+    } catch (const formats::FormatError& error) {
+        return readable(error);
+    }
+    return {};
+}
+
+std::optional<QString> Document::nameStage(const QString& folder)
+{
+    if (const auto why = saveCopy(folder)) {
+        return why;
+    }
+    if (const auto why = open(folder)) {
+        return why;
+    }
+    std::error_code ignored;
+    std::filesystem::remove_all(unnamedFolder(), ignored); // it is all in the new one
     return {};
 }
 
@@ -148,7 +211,7 @@ void Document::applyStage(const stage::Stage& stage)
         emit notesChanged();
     }
     emit planChanged();
-    autosave_.start();
+    saveSoon();
 }
 
 void Document::applyPass(const pace::Pass& pass)
@@ -161,7 +224,7 @@ void Document::applyPass(const pace::Pass& pass)
     }
     recompute(false);
     emit planChanged();
-    autosave_.start();
+    saveSoon();
 }
 
 void Document::applyPasses(const std::vector<pace::Pass>& passes, const std::string& choose)
@@ -187,7 +250,15 @@ void Document::applyPasses(const std::vector<pace::Pass>& passes, const std::str
     recompute(false);
     emit passChanged();
     emit planChanged();
-    autosave_.start();
+    saveSoon();
+}
+
+/// A second after the first of a run of changes: steady typing does not put it off.
+void Document::saveSoon()
+{
+    if (!autosave_.isActive()) {
+        autosave_.start();
+    }
 }
 
 const pace::Pass* Document::pacingPass() const
@@ -253,7 +324,7 @@ std::optional<QString> Document::create(const QString& folder)
     try {
         std::filesystem::create_directories(path, error);
         stage::Stage stage;
-        stage.name = path.filename().string();
+        stage.name = path == unnamedFolder() ? std::string() : path.filename().string();
         stage::writeStage(path / "stage.brumefall", stage);
     } catch (const formats::FormatError& problem) {
         return readable(problem);
@@ -280,10 +351,11 @@ void Document::keepTake(const stage::Take& take)
 
 void Document::save()
 {
-    autosave_.stop();
     if (folder_.empty()) {
         return;
     }
+    emit flushWanted();
+    autosave_.stop();
     try {
         if (stage_dirty_) {
             stage::writeStage(folder_ / "stage.brumefall", stage_);
@@ -298,12 +370,16 @@ void Document::save()
             dirty_passes_.pop_back();
         }
         while (!removed_passes_.empty()) {
-            std::error_code ignored;
-            std::filesystem::remove(folder_ / "passes" / (removed_passes_.back() + ".json"), ignored);
+            const auto file = folder_ / "passes" / (removed_passes_.back() + ".json");
+            if (!QFile::moveToTrash(QString::fromStdString(file.string()))) {
+                std::error_code ignored; // no trash here; undo still brings it back
+                std::filesystem::remove(file, ignored);
+            }
             removed_passes_.pop_back();
         }
+        emit saved();
     } catch (const formats::FormatError& error) {
-        emit message(tr("Not saved yet; it is tried again with the next change. %1").arg(readable(error)));
+        emit saveFailed(tr("Not saved yet; it is tried again with the next change. %1").arg(readable(error)));
     }
 }
 
@@ -319,6 +395,21 @@ int Document::numberOf(const std::string& id) const
     const auto echo = std::find_if(planned.begin(), planned.end(),
         [&](const plan::PlannedNote& n) { return n.id == id && !n.echo_of.empty(); });
     return echo == planned.end() ? 0 : numberOf(echo->echo_of);
+}
+
+const stage::Take* Document::take(const std::string& name) const
+{
+    const auto it =
+        std::find_if(takes_.begin(), takes_.end(), [&](const stage::Take& t) { return t.name == name; });
+    return it == takes_.end() ? nullptr : &*it;
+}
+
+QString Document::notesOfCall(std::size_t call) const
+{
+    const auto& planned = prepared_.plan.calls[call];
+    const int first = numberOf(prepared_.plan.notes[planned.first].id);
+    const int last = numberOf(prepared_.plan.notes[planned.last - 1].id);
+    return first == last ? tr("note %1").arg(first) : tr("notes %1 to %2").arg(first).arg(last);
 }
 
 const notes::Note* Document::note(const std::string& id) const

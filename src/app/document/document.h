@@ -18,6 +18,9 @@
 
 namespace brumefall::app {
 
+/// The workspace in which a change is seen.
+enum class Seen { nowhere, notes, places, plan, read, review, log };
+
 class Document : public QObject {
     Q_OBJECT
 
@@ -28,6 +31,12 @@ public:
     /// Opens a stage folder; returns the message for the user where it cannot, and keeps what was open.
     [[nodiscard]] std::optional<QString> open(const QString& folder);
     [[nodiscard]] bool isOpen() const { return !folder_.empty(); }
+    /// Opens the stage that has no name yet: what is typed before there is a stage is kept there, in the
+    /// application's data folder, until it is named.
+    [[nodiscard]] std::optional<QString> openUnnamed();
+    [[nodiscard]] bool isUnnamed() const;
+    /// Nothing was written into it, and it has neither pass nor take.
+    [[nodiscard]] bool isEmpty() const;
     [[nodiscard]] const std::filesystem::path& folder() const { return folder_; }
 
     [[nodiscard]] const stage::Stage& stage() const { return stage_; }
@@ -55,14 +64,24 @@ public:
 
     /// A new, empty stage in `folder`, opened; returns the message for the user where it cannot be made.
     [[nodiscard]] std::optional<QString> create(const QString& folder);
+    /// Copies the stage to `folder`; the media stay where they are. What is open stays open.
+    [[nodiscard]] std::optional<QString> saveCopy(const QString& folder);
+    /// The stage without a name becomes the one in `folder`, with all that was made in it, and is opened there.
+    [[nodiscard]] std::optional<QString> nameStage(const QString& folder);
 
     /// Undoable changes. Each has a name that reads well in the menu.
     /// Typing merges with the typing just before it; a change with a name of its own does not.
     void setNotesText(const QString& text, const QString& what = {});
     void setStyle(const notes::Style& style, const QString& what);
     /// The notes taken from captions, and draft marks for them: `marks` is asked once the notes are there.
-    void takeDraft(
-        const QString& text, const QString& what, const std::function<std::vector<pace::Mark>()>& marks);
+    /// Where they become no marks now, their places are kept with the notes, under the name of `file`.
+    void takeDraft(const QString& text, const QString& file,
+        const std::function<std::vector<pace::Mark>()>& marks, bool as_marks);
+    /// The places that are kept from captions become draft marks of the pass in view.
+    void takeCaptionPlaces();
+    /// How many kept places the pass in view could take.
+    [[nodiscard]] int captionPlaces() const;
+    void rename(const QString& stage, const QString& crew);
     void setMark(const QString& note, double media_s);
     void removeMark(const QString& note);
     /// Any other change of the pass in view.
@@ -70,7 +89,9 @@ public:
     /// Adds a pass of the media file `file` under a name of its own, and chooses it. Media are referenced
     /// where they are.
     void addPass(const QString& file, double duration_s, const QString& kind);
+    /// Takes the pass away; its file goes into the desktop's trash with the next save.
     void removePass();
+    void renamePass(const QString& name);
     /// The pass's video is `file` from now on; a file that is not the one it was made from is told, and
     /// taken.
     void relink(const QString& file);
@@ -87,6 +108,11 @@ public:
     void shiftLeads(const std::vector<std::string>& notes, double by_s);
     /// Forgets everything that was decided about single notes and calls.
     void clearShaping();
+
+    /// What the driver said of a note in a take; nothing, or the same again, takes it away.
+    void setRemark(const QString& take, const QString& note, const QString& says);
+    /// Takes a take and its recording into the desktop's trash; where there is none, says so and keeps them.
+    void removeTake(const QString& take);
 
     /// Keeps a take on the disk and in the list; a take of the same name is replaced.
     void keepTake(const stage::Take& take);
@@ -114,19 +140,33 @@ signals:
     void takesChanged();
     void currentNoteChanged(const QString& id);
     void message(const QString& text);
+    /// Whoever holds something typed that is not in the document yet gives it now.
+    void flushWanted();
+    void saved();
+    void saveFailed(const QString& why);
+    /// A change was taken back or done again: what it is called, where it is seen, and its note if it has one.
+    void changed(const QString& what, Seen where, const QString& note);
 
 private:
+    friend class Change;
     friend class StageCommand;
     friend class PassCommand;
     friend class PassListCommand;
+    friend class RemarkCommand;
+    friend class TakeListCommand;
     void applyStage(const stage::Stage& stage);
     void applyPass(const pace::Pass& pass);
     void recompute(bool notes_too);
     /// The pass whose pace is rehearsed at; null for the rehearsal pace.
     [[nodiscard]] const pace::Pass* pacingPass() const;
     void applyPasses(const std::vector<pace::Pass>& passes, const std::string& choose);
+    void saveSoon();
     void readPasses();
     void readTakes();
+    void applyRemark(const std::string& take, const std::string& note, const std::optional<std::string>& says);
+    [[nodiscard]] const stage::Take* take(const std::string& name) const;
+    /// The numbers of the notes of a call, as the picture shows them: "note 4", "notes 4 to 6".
+    [[nodiscard]] QString notesOfCall(std::size_t call) const;
 
     std::filesystem::path folder_;
     stage::Stage stage_;

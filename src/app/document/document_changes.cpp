@@ -4,7 +4,9 @@
 
 #include "document/media_search.h"
 #include "media/sound.h"
+#include "stage/folder.h"
 
+#include <QFile>
 #include <QUndoCommand>
 
 #include <algorithm>
@@ -12,12 +14,49 @@
 
 namespace brumefall::app {
 
-/// A change of the stage: before and after, as values. Changes with the same key merge into one.
-class StageCommand : public QUndoCommand {
+/// What every change has: a place where it is seen, and a note that it is about. Taken back or done again, it
+/// says so, so that the window can go there.
+class Change : public QUndoCommand {
 public:
-    StageCommand(Document& document, stage::Stage after, const QString& name, int key = -1)
+    Change(Document& document, const QString& name, Seen where, const QString& note = {})
         : QUndoCommand(name)
         , document_(document)
+        , where_(where)
+        , note_(note)
+    {
+    }
+
+    void undo() final
+    {
+        apply(false);
+        emit document_.changed(QObject::tr("Undone: %1").arg(text()), where_, note_);
+    }
+    void redo() final
+    {
+        apply(true);
+        if (done_) {
+            emit document_.changed(QObject::tr("Done again: %1").arg(text()), where_, note_);
+        }
+        done_ = true;
+    }
+
+protected:
+    virtual void apply(bool after) = 0;
+
+    Document& document_;
+
+private:
+    Seen where_;
+    QString note_;
+    bool done_ = false;
+};
+
+/// A change of the stage: before and after, as values. Changes with the same key merge into one.
+class StageCommand : public Change {
+public:
+    StageCommand(Document& document, stage::Stage after, const QString& name, Seen where, int key = -1,
+        const QString& note = {})
+        : Change(document, name, where, note)
         , before_(document.stage_)
         , after_(std::move(after))
         , key_(key)
@@ -25,8 +64,6 @@ public:
     {
     }
 
-    void undo() override { document_.applyStage(before_); }
-    void redo() override { document_.applyStage(after_); }
     [[nodiscard]] int id() const override { return key_; }
     bool mergeWith(const QUndoCommand* other) override
     {
@@ -40,8 +77,10 @@ public:
         return true;
     }
 
+protected:
+    void apply(bool after) override { document_.applyStage(after ? after_ : before_); }
+
 private:
-    Document& document_;
     stage::Stage before_;
     stage::Stage after_;
     int key_;
@@ -49,32 +88,29 @@ private:
 };
 
 /// A change of one pass.
-class PassCommand : public QUndoCommand {
+class PassCommand : public Change {
 public:
-    PassCommand(Document& document, pace::Pass after, const QString& name)
-        : QUndoCommand(name)
-        , document_(document)
+    PassCommand(Document& document, pace::Pass after, const QString& name, const QString& note = {})
+        : Change(document, name, Seen::places, note)
         , before_(*document.pass())
         , after_(std::move(after))
     {
     }
 
-    void undo() override { document_.applyPass(before_); }
-    void redo() override { document_.applyPass(after_); }
+protected:
+    void apply(bool after) override { document_.applyPass(after ? after_ : before_); }
 
 private:
-    Document& document_;
     pace::Pass before_;
     pace::Pass after_;
 };
 
-/// Passes added or removed.
-class PassListCommand : public QUndoCommand {
+/// Passes added, removed or renamed.
+class PassListCommand : public Change {
 public:
     PassListCommand(
         Document& document, std::vector<pace::Pass> after, std::string choose, const QString& name)
-        : QUndoCommand(name)
-        , document_(document)
+        : Change(document, name, Seen::places)
         , before_(document.passes_)
         , after_(std::move(after))
         , chosen_before_(document.pass() == nullptr ? std::string() : document.pass()->name)
@@ -82,15 +118,83 @@ public:
     {
     }
 
-    void undo() override { document_.applyPasses(before_, chosen_before_); }
-    void redo() override { document_.applyPasses(after_, chosen_after_); }
+protected:
+    void apply(bool after) override
+    {
+        document_.applyPasses(after ? after_ : before_, after ? chosen_after_ : chosen_before_);
+    }
 
 private:
-    Document& document_;
     std::vector<pace::Pass> before_;
     std::vector<pace::Pass> after_;
     std::string chosen_before_;
     std::string chosen_after_;
+};
+
+/// A remark of the driver about a note in a take.
+class RemarkCommand : public Change {
+public:
+    RemarkCommand(Document& document, const stage::Take& take, const QString& note,
+        std::optional<std::string> says, const QString& name)
+        : Change(document, name, Seen::review, note)
+        , take_(take.name)
+        , note_(note.toStdString())
+        , after_(std::move(says))
+    {
+        for (const auto& remark : take.remarks) {
+            if (remark.note == note_) {
+                before_ = remark.says;
+            }
+        }
+    }
+
+protected:
+    void apply(bool after) override { document_.applyRemark(take_, note_, after ? after_ : before_); }
+
+private:
+    std::string take_;
+    std::string note_;
+    std::optional<std::string> before_;
+    std::optional<std::string> after_;
+};
+
+/// A take that was removed: its files lie in the trash until it is brought back.
+class TakeListCommand : public Change {
+public:
+    TakeListCommand(Document& document, stage::Take take, QString recording_in_trash, const QString& name)
+        : Change(document, name, Seen::log)
+        , take_(std::move(take))
+        , recording_(std::move(recording_in_trash))
+    {
+    }
+
+protected:
+    void apply(bool after) override
+    {
+        if (after == removed_) {
+            return; // the first time, it was removed by whoever made this
+        }
+        const auto folder = document_.folder_ / "takes";
+        const auto audio = QString::fromStdString((folder / take_.audio).string());
+        removed_ = after;
+        if (after) {
+            QFile::moveToTrash(audio, &recording_);
+            QFile::moveToTrash(QString::fromStdString((folder / (take_.name + ".json")).string()));
+            std::erase_if(document_.takes_, [&](const stage::Take& t) { return t.name == take_.name; });
+            emit document_.takesChanged();
+        } else {
+            if (!recording_.isEmpty() && !QFile::rename(recording_, audio)) {
+                emit document_.message(
+                    QObject::tr("The take is back, but its recording is not in the trash any more."));
+            }
+            document_.keepTake(take_);
+        }
+    }
+
+private:
+    stage::Take take_;
+    QString recording_;
+    bool removed_ = true;
 };
 
 namespace {
@@ -112,7 +216,7 @@ void Document::setNotesText(const QString& text, const QString& what)
     notes::keepIds(stage_.known, parsed.calls);
     after.known = notes::rememberNotes(parsed.calls);
     undo_.push(new StageCommand(*this, std::move(after), what.isEmpty() ? tr("Edit the notes") : what,
-        what.isEmpty() ? kMergeText : -1));
+        Seen::notes, what.isEmpty() ? kMergeText : -1));
 }
 
 void Document::setStyle(const notes::Style& style, const QString& what)
@@ -125,29 +229,79 @@ void Document::setStyle(const notes::Style& style, const QString& what)
     auto parsed = notes::parseNotes(after.text, after.style);
     notes::keepIds(stage_.known, parsed.calls);
     after.known = notes::rememberNotes(parsed.calls);
-    undo_.push(new StageCommand(*this, std::move(after), what));
+    undo_.push(new StageCommand(*this, std::move(after), what, Seen::notes));
 }
 
-void Document::takeDraft(
-    const QString& text, const QString& what, const std::function<std::vector<pace::Mark>()>& marks)
+namespace {
+
+/// `pass` with `drafts` in place of the drafts it had; notes that are marked stay so.
+pace::Pass withDrafts(pace::Pass pass, const std::vector<pace::Mark>& drafts)
 {
-    undo_.beginMacro(what);
-    setNotesText(text, what);
-    if (pass() != nullptr) {
-        auto after = *pass();
-        std::erase_if(after.marks, [](const pace::Mark& m) { return m.draft; });
-        for (const pace::Mark& mark : marks()) {
-            const bool marked = std::any_of(after.marks.begin(), after.marks.end(),
-                [&](const pace::Mark& m) { return m.note == mark.note; });
-            if (!marked) {
-                after.marks.push_back(mark);
-            }
-        }
-        if (after.marks != pass()->marks) {
-            undo_.push(new PassCommand(*this, std::move(after), what));
+    std::erase_if(pass.marks, [](const pace::Mark& m) { return m.draft; });
+    const auto marked = pass.marks;
+    for (const pace::Mark& draft : drafts) {
+        if (std::none_of(marked.begin(), marked.end(),
+                [&](const pace::Mark& m) { return m.note == draft.note; })) {
+            pass.marks.push_back(draft);
         }
     }
+    return pass;
+}
+
+} // namespace
+
+void Document::takeDraft(const QString& text, const QString& file,
+    const std::function<std::vector<pace::Mark>()>& marks, bool as_marks)
+{
+    const QString what = tr("Take the captions of %1").arg(file);
+    undo_.beginMacro(what);
+    setNotesText(text, what);
+    const auto drafts = marks();
+    auto after = stage_;
+    after.captions = {file.toStdString(), {}};
+    for (const pace::Mark& draft : drafts) {
+        after.captions.place_s[draft.note] = draft.media_s;
+    }
+    undo_.push(new StageCommand(*this, std::move(after), what, Seen::notes));
+    if (as_marks && pass() != nullptr) {
+        undo_.push(new PassCommand(*this, withDrafts(*pass(), drafts), what));
+    }
     undo_.endMacro();
+}
+
+int Document::captionPlaces() const
+{
+    if (pass() == nullptr || !pass()->marks.empty() || pass()->trace.size() >= 2) {
+        return 0;
+    }
+    const auto& notes = prepared_.road.notes;
+    return static_cast<int>(std::count_if(notes.begin(), notes.end(),
+        [&](const road::RoadNote& note) { return stage_.captions.place_s.contains(note.id); }));
+}
+
+void Document::takeCaptionPlaces()
+{
+    if (captionPlaces() == 0) {
+        return;
+    }
+    std::vector<pace::Mark> drafts;
+    for (const auto& note : prepared_.road.notes) {
+        if (const auto at = stage_.captions.place_s.find(note.id); at != stage_.captions.place_s.end()) {
+            drafts.push_back({note.id, at->second, true});
+        }
+    }
+    undo_.push(new PassCommand(*this, withDrafts(*pass(), drafts),
+        tr("Places by the captions of %1").arg(QString::fromStdString(stage_.captions.file))));
+}
+
+void Document::rename(const QString& stage, const QString& crew)
+{
+    auto after = stage_;
+    after.name = stage.trimmed().toStdString();
+    after.crew = crew.trimmed().toStdString();
+    if (!(after == stage_)) {
+        undo_.push(new StageCommand(*this, std::move(after), tr("Rename the stage"), Seen::nowhere));
+    }
 }
 
 void Document::setMark(const QString& note, double media_s)
@@ -158,8 +312,8 @@ void Document::setMark(const QString& note, double media_s)
     auto after = *pass();
     std::erase_if(after.marks, [&](const pace::Mark& m) { return m.note == note.toStdString(); });
     after.marks.push_back({note.toStdString(), media_s});
-    undo_.push(
-        new PassCommand(*this, std::move(after), tr("Mark note %1").arg(numberOf(note.toStdString()))));
+    undo_.push(new PassCommand(
+        *this, std::move(after), tr("Mark note %1").arg(numberOf(note.toStdString())), note));
 }
 
 void Document::removeMark(const QString& note)
@@ -170,7 +324,7 @@ void Document::removeMark(const QString& note)
     auto after = *pass();
     std::erase_if(after.marks, [&](const pace::Mark& m) { return m.note == note.toStdString(); });
     undo_.push(new PassCommand(
-        *this, std::move(after), tr("Remove the mark of note %1").arg(numberOf(note.toStdString()))));
+        *this, std::move(after), tr("Remove the mark of note %1").arg(numberOf(note.toStdString())), note));
 }
 
 void Document::setPass(const pace::Pass& pass, const QString& what)
@@ -185,8 +339,7 @@ void Document::addPass(const QString& file, double duration_s, const QString& ki
     pace::Pass pass;
     const auto path = std::filesystem::path(file.toStdString());
     std::error_code error;
-    const auto relative = std::filesystem::relative(path, folder_, error);
-    pass.media.path = error || relative.empty() ? path.string() : relative.string();
+    pass.media.path = stage::mediaPath(path, folder_);
     pass.media.duration_s = duration_s;
     const auto size = std::filesystem::file_size(path, error);
     pass.media.size_bytes = error ? 0 : static_cast<long long>(size);
@@ -217,6 +370,86 @@ void Document::removePass()
         tr("Remove the pass \u201c%1\u201d").arg(QString::fromStdString(pass()->name))));
 }
 
+void Document::renamePass(const QString& name)
+{
+    const std::string wished = name.trimmed().toStdString();
+    if (pass() == nullptr || wished.empty() || wished == pass()->name) {
+        return;
+    }
+    if (wished.find('/') != std::string::npos || wished.front() == '.') {
+        emit message(tr("A pass is a file of its name: \u201c%1\u201d cannot be one.").arg(name));
+        return;
+    }
+    if (std::any_of(passes_.begin(), passes_.end(), [&](const pace::Pass& p) { return p.name == wished; })) {
+        emit message(tr("There is a pass called \u201c%1\u201d already.").arg(name));
+        return;
+    }
+    auto after = passes_;
+    after[pass_].name = wished;
+    undo_.push(new PassListCommand(*this, std::move(after), wished,
+        tr("Rename the pass \u201c%1\u201d").arg(QString::fromStdString(pass()->name))));
+}
+
+void Document::setRemark(const QString& take, const QString& note, const QString& says)
+{
+    const stage::Take* own = this->take(take.toStdString());
+    if (own == nullptr || note.isEmpty()) {
+        return;
+    }
+    std::optional<std::string> after;
+    if (!says.isEmpty()) {
+        after = says.toStdString();
+    }
+    for (const auto& remark : own->remarks) {
+        if (remark.note == note.toStdString() && after == remark.says) {
+            after.reset();
+        }
+    }
+    const int number = numberOf(note.toStdString());
+    undo_.push(new RemarkCommand(*this, *own, note, after,
+        after ? tr("The driver says \u201c%1\u201d of note %2").arg(says).arg(number)
+              : tr("Take away what the driver said of note %1").arg(number)));
+}
+
+void Document::applyRemark(
+    const std::string& take, const std::string& note, const std::optional<std::string>& says)
+{
+    const stage::Take* own = this->take(take);
+    if (own == nullptr) {
+        return;
+    }
+    auto changed = *own;
+    std::erase_if(changed.remarks, [&](const stage::Remark& r) { return r.note == note; });
+    if (says) {
+        changed.remarks.push_back({note, *says});
+    }
+    keepTake(changed);
+}
+
+void Document::removeTake(const QString& name)
+{
+    const stage::Take* own = take(name.toStdString());
+    if (own == nullptr) {
+        return;
+    }
+    const auto folder = folder_ / "takes";
+    QString recording;
+    const auto audio = folder / own->audio;
+    std::error_code ignored;
+    const bool has_audio = !own->audio.empty() && std::filesystem::exists(audio, ignored);
+    if (has_audio && !QFile::moveToTrash(QString::fromStdString(audio.string()), &recording)) {
+        emit message(tr("There is no trash to put the take into; it was not removed."));
+        return;
+    }
+    QFile::moveToTrash(QString::fromStdString((folder / (own->name + ".json")).string()));
+    const stage::Take removed = *own;
+    std::erase_if(takes_, [&](const stage::Take& t) { return t.name == removed.name; });
+    undo_.push(
+        new TakeListCommand(*this, removed, recording, tr("Remove the take %1").arg(name)));
+    emit takesChanged();
+    emit message(tr("The take %1 is in the trash; Ctrl+Z brings it back.").arg(name));
+}
+
 void Document::relink(const QString& file)
 {
     if (pass() == nullptr) {
@@ -225,8 +458,7 @@ void Document::relink(const QString& file)
     auto after = *pass();
     const auto path = std::filesystem::path(file.toStdString());
     std::error_code error;
-    const auto relative = std::filesystem::relative(path, folder_, error);
-    after.media.path = error || relative.empty() ? path.string() : relative.string();
+    after.media.path = stage::mediaPath(path, folder_);
     const auto size = std::filesystem::file_size(path, error);
     const auto name = QString::fromStdString(path.filename().string());
     try {
@@ -258,7 +490,7 @@ void Document::setRehearsal(const pace::Rehearsal& rehearsal)
     }
     auto after = stage_;
     after.rehearsal = rehearsal;
-    undo_.push(new StageCommand(*this, std::move(after), tr("Change the rehearsal pace"), kMergeRehearsal));
+    undo_.push(new StageCommand(*this, std::move(after), tr("Change the rehearsal pace"), Seen::places, kMergeRehearsal));
 }
 
 void Document::setDriver(const plan::Driver& driver, const QString& what)
@@ -268,7 +500,7 @@ void Document::setDriver(const plan::Driver& driver, const QString& what)
     }
     auto after = stage_;
     after.driver = driver;
-    undo_.push(new StageCommand(*this, std::move(after), what, kMergeDriver));
+    undo_.push(new StageCommand(*this, std::move(after), what, Seen::plan, kMergeDriver));
 }
 
 void Document::setReader(const plan::Reader& reader, const QString& what)
@@ -278,7 +510,7 @@ void Document::setReader(const plan::Reader& reader, const QString& what)
     }
     auto after = stage_;
     after.reader = reader;
-    undo_.push(new StageCommand(*this, std::move(after), what, kMergeReader));
+    undo_.push(new StageCommand(*this, std::move(after), what, Seen::plan, kMergeReader));
 }
 
 void Document::setEchoes(const plan::Echoes& echoes)
@@ -288,7 +520,7 @@ void Document::setEchoes(const plan::Echoes& echoes)
     }
     auto after = stage_;
     after.echoes = echoes;
-    undo_.push(new StageCommand(*this, std::move(after), tr("Change what is said again")));
+    undo_.push(new StageCommand(*this, std::move(after), tr("Change what is said again"), Seen::plan));
 }
 
 void Document::pinCall(std::size_t call, std::optional<double> start_s)
@@ -299,26 +531,26 @@ void Document::pinCall(std::size_t call, std::optional<double> start_s)
     const auto& planned = prepared_.plan.calls[call];
     const std::string& id = prepared_.plan.notes[planned.first].id;
     auto after = stage_;
-    QString name = tr("Let call %1 go where the plan wants it").arg(call + 1);
+    QString name = tr("Let the call of %1 go where the plan wants it").arg(notesOfCall(call));
     if (start_s) {
         after.pinned_s[id] = std::max(0.0, *start_s);
         name =
-            tr("Move call %1 %2").arg(call + 1).arg(*start_s < planned.start_s ? tr("sooner") : tr("later"));
+            tr("Move the call of %1 %2").arg(notesOfCall(call), *start_s < planned.start_s ? tr("sooner") : tr("later"));
     } else if (after.pinned_s.erase(id) == 0) {
         return;
     }
-    undo_.push(new StageCommand(*this, std::move(after), name));
+    undo_.push(new StageCommand(*this, std::move(after), name, Seen::plan, -1, QString::fromStdString(id)));
 }
 
 void Document::acceptRemedy(const plan::Remedy& remedy)
 {
     undo_.push(new StageCommand(*this, stage::withRemedy(stage_, prepared_.notes, remedy),
-        QString::fromStdString(remedy.text.substr(0, remedy.text.find(':')))));
+        QString::fromStdString(remedy.text.substr(0, remedy.text.find(':'))), Seen::plan));
 }
 
 void Document::setCalls(const std::vector<bool>& begins, const QString& what)
 {
-    undo_.push(new StageCommand(*this, stage::withCalls(stage_, prepared_.notes, begins), what));
+    undo_.push(new StageCommand(*this, stage::withCalls(stage_, prepared_.notes, begins), what, Seen::plan));
 }
 
 void Document::shiftLeads(const std::vector<std::string>& notes, double by_s)
@@ -336,7 +568,7 @@ void Document::shiftLeads(const std::vector<std::string>& notes, double by_s)
     }
     undo_.push(new StageCommand(*this, std::move(after),
         (by_s > 0.0 ? tr("Note %1 earlier") : tr("Note %1 later")).arg(numberOf(notes.front())),
-        kMergeOffset));
+        Seen::plan, kMergeOffset, QString::fromStdString(notes.front())));
 }
 
 void Document::clearShaping()
@@ -345,7 +577,7 @@ void Document::clearShaping()
     after.shaping = {};
     after.pinned_s.clear();
     if (!(after == stage_)) {
-        undo_.push(new StageCommand(*this, std::move(after), tr("Let the whole plan go where it wants")));
+        undo_.push(new StageCommand(*this, std::move(after), tr("Let the whole plan go where it wants"), Seen::plan));
     }
 }
 

@@ -1,15 +1,15 @@
 #include "log/log_workspace.h"
 
 #include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 
 #include <QChart>
 #include <QChartView>
-#include <QHeaderView>
-#include <QLabel>
+#include <QEvent>
 #include <QLineSeries>
 #include <QStyledItemDelegate>
 #include <QTableWidget>
-#include <QVBoxLayout>
 #include <QValueAxis>
 
 #include <algorithm>
@@ -62,14 +62,9 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     table_->setAccessibleName(tr("Takes"));
     table_->setHorizontalHeaderLabels({tr("take"), tr("pass"), tr("read by"), tr("on time"), tr("late"),
         tr("missed"), tr("drift a minute"), tr("rate")});
-    table_->verticalHeader()->hide();
-    table_->setShowGrid(false);
-    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    asRows(table_);
     table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     table_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
-    table_->setSelectionMode(QAbstractItemView::SingleSelection);
-    table_->setFocusPolicy(Qt::StrongFocus);
     table_->setItemDelegate(new RowDelegate(table_));
     chart_->setObjectName(QStringLiteral("trendChart"));
     chart_->setAccessibleName(tr("Share of notes on time, take after take"));
@@ -81,16 +76,48 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addWidget(next_);
     layout->addWidget(table_, 2);
+    auto* row = new QHBoxLayout;
+    bindButton(addButton(row, tr("Open in Review"), "openTake", [this] { openChosen(); }),
+        QKeyCombination(Qt::Key_O));
+    bindButton(addButton(row, tr("Into the trash"), "removeTake", [this] { removeChosen(); }),
+        QKeyCombination(Qt::Key_Delete));
+    row->addStretch();
+    layout->addLayout(row);
     layout->addWidget(chart_, 3);
+    chart_->setMinimumHeight(120);
+    beginAt(this, table_);
     connect(&document_, &Document::takesChanged, this, &LogWorkspace::showTakes);
-    connect(table_, &QTableWidget::cellDoubleClicked, this,
-        [this](int row, int) { emit takeChosen(table_->item(row, 0)->text()); });
+    connect(table_, &QTableWidget::cellDoubleClicked, this, &LogWorkspace::openChosen);
+    connect(table_, &QTableWidget::cellActivated, this, &LogWorkspace::openChosen); // by Enter
     showTakes();
+}
+
+void LogWorkspace::openChosen()
+{
+    if (const auto* item = table_->item(table_->currentRow(), 0)) {
+        emit takeChosen(item->text());
+    }
+}
+
+void LogWorkspace::removeChosen()
+{
+    if (const auto* item = table_->item(table_->currentRow(), 0)) {
+        document_.removeTake(item->text());
+    }
+}
+
+void LogWorkspace::changeEvent(QEvent* event)
+{
+    QWidget::changeEvent(event);
+    if (event->type() == QEvent::PaletteChange) {
+        showTakes(); // the chart's colours are the theme's
+    }
 }
 
 void LogWorkspace::showTakes()
 {
     const auto& takes = document_.takes();
+    const int chosen = std::max(0, table_->currentRow());
     table_->setRowCount(static_cast<int>(takes.size()));
     auto* series = new QLineSeries;
     for (int row = 0; row < table_->rowCount(); ++row) {
@@ -109,6 +136,7 @@ void LogWorkspace::showTakes()
             table_->setItem(row, column, item);
         }
     }
+    table_->setCurrentCell(std::min(chosen, table_->rowCount() - 1), 0);
     int number = 0;
     for (const auto& take : takes) {
         ++number;
@@ -158,13 +186,12 @@ void LogWorkspace::showTakes()
     chart_->setBackgroundBrush(t.panel);
     const auto [note, times] = worstNote(takes);
     if (takes.empty()) {
-        next_->setText(tr("No takes yet. Read the stage once (F4), and it is kept here."));
+        next_->setText(tr("Next: read the stage once (F4). Every take is kept here."));
     } else if (times == 0) {
         next_->setText(tr("Every note of every take was on time."));
     } else {
         const notes::Note* known = document_.note(note);
-        next_->setText(tr("Next: note %1, \u201c%2\u201d, was off in %3 of %4 takes. Double-click a take to "
-                          "see what happened.")
+        next_->setText(tr("Next: note %1, \u201c%2\u201d, was off in %3 of %4 takes. Enter opens a take.")
                            .arg(document_.numberOf(note))
                            .arg(known == nullptr ? QString() : QString::fromStdString(known->spoken))
                            .arg(times)

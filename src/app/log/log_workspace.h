@@ -20,7 +20,12 @@ public:
 signals:
     void takeChosen(const QString& name);
 
+protected:
+    void changeEvent(QEvent* event) override;
+
 private:
+    void openChosen();
+    void removeChosen();
     void showTakes();
 
     Document& document_;

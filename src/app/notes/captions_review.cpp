@@ -3,6 +3,7 @@
 #include "formats/files.h"
 #include "theme/theme.h"
 #include "widgets/clock.h"
+#include "widgets/panels.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -54,11 +55,9 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
     table_->setObjectName(QStringLiteral("captionsTable"));
     table_->setHorizontalHeaderLabels(
         {tr("take"), tr("time"), tr("as captioned"), tr("as proposed"), tr("what is mended"), tr("sure")});
-    table_->verticalHeader()->hide();
+    asRows(table_);
     table_->setShowGrid(true);
     table_->setWordWrap(true);
-    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     auto* header = table_->horizontalHeader();
     for (const int column : {kTake, kTime, kSure}) {
         header->setSectionResizeMode(column, QHeaderView::ResizeToContents);
@@ -114,6 +113,12 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
         }
         refresh();
     });
+    connect(table_, &QTableWidget::cellActivated, this, [this](int row, int) { // Enter takes, or does not
+        auto* item = table_->item(row, kTake);
+        if (item != nullptr && item->flags().testFlag(Qt::ItemIsUserCheckable)) {
+            item->setCheckState(item->checkState() == Qt::Checked ? Qt::Unchecked : Qt::Checked);
+        }
+    });
     connect(accept_, &QPushButton::clicked, this, &CaptionsReview::accept);
 }
 
@@ -136,12 +141,10 @@ void CaptionsReview::open(const QString& file)
     head_->setText(draft_.stages.size() > 1 ? tr("%1 stages in %2").arg(draft_.stages.size()).arg(file_)
                                             : tr("Captions in %1").arg(file_));
     const auto* pass = document_.pass();
-    places_->setVisible(pass != nullptr);
-    places_->setChecked(pass != nullptr && pass->marks.empty());
-    if (pass != nullptr) {
-        places_->setText(
-            tr("their times as draft places in pass \u201c%1\u201d").arg(QString::fromStdString(pass->name)));
-    }
+    places_->setChecked(pass == nullptr || pass->marks.empty());
+    places_->setText(pass != nullptr
+            ? tr("their times as draft places in pass \u201c%1\u201d").arg(QString::fromStdString(pass->name))
+            : tr("keep their times until there is a video"));
     showStage();
 }
 
@@ -276,18 +279,22 @@ void CaptionsReview::accept()
     for (std::size_t c = s.first_call; c < s.last_call; ++c) {
         line_of_call[c] = static_cast<int>(c - s.first_call) + 1;
     }
-    document_.takeDraft(QString::fromStdString(text), tr("Take the captions of %1").arg(file_), [&] {
+    const auto before = document_.prepared().road.notes.size();
+    const auto places = [&] {
         constexpr double kUsualLead_s = 1.8;
         std::vector<pace::Mark> marks;
-        if (places_->isVisible() && places_->isChecked()) {
-            for (const auto& place :
-                captions::draftPlaces(draft_, line_of_call, document_.prepared().notes, kUsualLead_s)) {
-                marks.push_back({place.note, place.media_s, true});
-            }
+        for (const auto& place :
+            captions::draftPlaces(draft_, line_of_call, document_.prepared().notes, kUsualLead_s)) {
+            marks.push_back({place.note, place.media_s, true});
         }
         return marks;
-    });
+    };
+    document_.takeDraft(QString::fromStdString(text), file_, places, places_->isChecked());
     emit finished();
+    if (before > 0) {
+        emit document_.message(
+            tr("The %1 notes that were here gave way to these; Ctrl+Z brings them back.").arg(before));
+    }
 }
 
 } // namespace brumefall::app

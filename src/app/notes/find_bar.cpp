@@ -58,6 +58,9 @@ FindBar::FindBar(NotesEditor& editor, QWidget* parent)
     auto* all = new QPushButton(tr("Replace all"));
     all->setObjectName(QStringLiteral("replaceAll"));
     auto* close = new QPushButton(tr("Esc"));
+    for (auto* line : {find_, replace_}) {
+        line->setProperty("keepsFocus", true); // Enter finds the next one
+    }
     change_->setMinimumContentsLength(10);
     change_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     change_->setObjectName(QStringLiteral("renumberHow"));

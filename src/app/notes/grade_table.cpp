@@ -28,6 +28,7 @@ GradeTable::GradeTable(Document& document, QWidget* parent)
     setHorizontalHeaderLabels({tr("grade"), tr("radius, m"), tr("turns, \u00b0")});
     horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     verticalHeader()->hide();
+    setTabKeyNavigation(false);
     setToolTip(tr("The road is drawn and measured with these. Empty a cell to take the usual size again."));
     connect(this, &QTableWidget::itemChanged, this, &GradeTable::takeSize);
 }

@@ -9,18 +9,16 @@
 #include "notes/text.h"
 #include "notes/understood_list.h"
 #include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/side_tabs.h"
 #include "widgets/when_seen.h"
 
 #include <QFileDialog>
-#include <QHBoxLayout>
-#include <QLabel>
+#include <QFileInfo>
 #include <QListView>
-#include <QPushButton>
-#include <QShortcut>
 #include <QSplitter>
 #include <QStackedWidget>
-#include <QVBoxLayout>
 
 #include <algorithm>
 #include <map>
@@ -77,23 +75,6 @@ QString sayUnknown(const notes::Unknown& item)
         .arg(text, suggestion);
 }
 
-QPushButton* pushButton(QHBoxLayout* into, const QString& text, const char* name)
-{
-    auto* button = new QPushButton(text);
-    button->setObjectName(QString::fromLatin1(name));
-    button->setFocusPolicy(Qt::TabFocus);
-    into->addWidget(button);
-    return button;
-}
-
-QLabel* heading(const QString& text)
-{
-    auto* label = new QLabel(text);
-    label->setProperty("large", true);
-    label->setMinimumHeight(34);
-    return label;
-}
-
 } // namespace
 
 NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
@@ -121,13 +102,18 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(pages_);
-    makeKeys();
+    beginAt(this, editor_);
 
     pause_.setSingleShot(true);
     pause_.setInterval(120);
     connect(editor_, &QPlainTextEdit::textChanged, this, [this] {
-        if (!showing_) {
+        if (!showing_ && !pause_.isActive()) {
             pause_.start();
+        }
+    });
+    connect(&document_, &Document::flushWanted, this, [this] {
+        if (pause_.isActive()) {
+            takeText();
         }
     });
     connect(&pause_, &QTimer::timeout, this, &NotesWorkspace::takeText);
@@ -144,9 +130,14 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
         document_.undoStack().undo();
     });
     connect(editor_, &NotesEditor::redoWanted, this, [this] { document_.undoStack().redo(); });
-    connect(list_, &QListView::clicked, this, [this](const QModelIndex& index) {
+    const auto open = [this](const QModelIndex& index) {
         document_.setCurrentNote(index.data(Qt::UserRole).toString());
         editor_->goTo(model_->lineOf(index.row()), 0);
+    };
+    connect(list_, &QListView::clicked, this, open);
+    connect(list_, &QListView::activated, this, [this, open](const QModelIndex& index) {
+        open(index);
+        editor_->setFocus(); // Enter goes to where it is written
     });
     connect(find_, &FindBar::replaceAllWanted, this, [this](const QString& what, const QString& by) {
         takeText();
@@ -188,26 +179,30 @@ QWidget* NotesWorkspace::makeTextSide()
     auto* layout = new QVBoxLayout(left);
     layout->setContentsMargins(10, 8, 5, 8);
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("As you write them")));
+    head->addWidget(heading(tr("Written")));
     head->addStretch();
-    connect(pushButton(head, tr("From a file\u2026"), "importNotes"), &QPushButton::clicked, this,
-        &NotesWorkspace::importFile);
-    connect(pushButton(head, tr("From captions\u2026"), "importCaptions"), &QPushButton::clicked, this,
-        &NotesWorkspace::importCaptions);
+    bindButton(addButton(head, tr("From a file\u2026"), "importNotes", [this] { importFile(); }),
+        QKeyCombination(Qt::ALT, Qt::Key_F));
+    bindButton(addButton(head, tr("From captions\u2026"), "importCaptions", [this] { importCaptions(); }),
+        QKeyCombination(Qt::ALT, Qt::Key_C));
+    for (int i = 2; i < head->count(); ++i) {
+        makeCompact(qobject_cast<QPushButton*>(head->itemAt(i)->widget()));
+    }
     layout->addLayout(head);
     layout->addWidget(editor_, 1);
     layout->addWidget(find_);
-    auto* actions = new QHBoxLayout;
-    connect(pushButton(actions, tr("Split  (Ctrl+Enter)"), "splitCall"), &QPushButton::clicked, this,
-        &NotesWorkspace::splitCall);
-    connect(pushButton(actions, tr("Join  (Ctrl+J)"), "joinCalls"), &QPushButton::clicked, this,
-        &NotesWorkspace::joinCalls);
-    auto* laps = pushButton(actions, tr("Laps  (Ctrl+L)"), "repeatLines");
-    laps->setToolTip(tr("The selected lines are driven twice: change the 2 where it is more."));
-    connect(laps, &QPushButton::clicked, this, &NotesWorkspace::repeatLines);
-    connect(pushButton(actions, tr("Find  (Ctrl+F)"), "findButton"), &QPushButton::clicked, this,
-        [this] { find_->open(); });
-    actions->addStretch();
+    auto* actions = new FlowLayout;
+    const auto add = [&](const QString& text, const char* name, QKeyCombination key, auto action) {
+        auto* button = addButton(actions, text, name, action);
+        makeCompact(button);
+        bindButton(button, key);
+        return button;
+    };
+    add(tr("Split"), "splitCall", Qt::CTRL | Qt::Key_Return, [this] { splitCall(); });
+    add(tr("Join"), "joinCalls", Qt::CTRL | Qt::Key_J, [this] { joinCalls(); });
+    add(tr("Laps"), "repeatLines", Qt::CTRL | Qt::Key_L, [this] { repeatLines(); })
+        ->setToolTip(tr("The selected lines are driven twice: change the 2 where it is more."));
+    add(tr("Find"), "findButton", Qt::CTRL | Qt::Key_F, [this] { find_->open(); });
     layout->addLayout(actions);
     return left;
 }
@@ -236,9 +231,10 @@ QWidget* NotesWorkspace::makeUnderstandingSide()
     layout->setContentsMargins(5, 8, 10, 8);
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("Understood")));
-    head->addWidget(sides_);
+    head->addSpacing(8);
+    head->addWidget(style_, 1);
     layout->addLayout(head);
-    layout->addWidget(style_);
+    layout->addWidget(sides_);
 
     auto* printed_page = new QWidget;
     auto* printed_layout = new QVBoxLayout(printed_page);
@@ -246,37 +242,23 @@ QWidget* NotesWorkspace::makeUnderstandingSide()
     printed_layout->addWidget(printed_, 1);
     auto* printed_buttons = new QHBoxLayout;
     printed_buttons->addStretch();
-    connect(pushButton(printed_buttons, tr("Write the notes this way"), "usePrinted"), &QPushButton::clicked,
-        this, &NotesWorkspace::usePrinted);
+    addButton(printed_buttons, tr("Write the notes this way"), "usePrinted", [this] { usePrinted(); });
     printed_layout->addLayout(printed_buttons);
     sides_->add(tr("Meaning"), "sideMeaning", list_);
     sides_->add(tr("Full words"), "sideFullWords", printed_page);
     sides_->add(tr("In short"), "sideInShort", printed_page);
-    sides_->add(tr("Our language"), "sideLanguage", new StylePanel(document_));
+    sides_->add(tr("Our language"), "sideLanguage", scrolled(new StylePanel(document_)));
     connect(sides_, &SideTabs::changed, this, &NotesWorkspace::showPrinted);
     layout->addWidget(side_pages_, 1);
 
     auto* problem = new QHBoxLayout;
     problem->addWidget(unknown_, 1);
-    fix_ = pushButton(problem, tr("Fix it  (Alt+Enter)"), "fixButton");
-    connect(fix_, &QPushButton::clicked, this, &NotesWorkspace::fixProblem);
-    next_ = pushButton(problem, tr("Next  (F8)"), "nextProblem");
-    connect(next_, &QPushButton::clicked, this, &NotesWorkspace::nextProblem);
+    fix_ = addButton(problem, tr("Fix it"), "fixButton", [this] { fixProblem(); });
+    bindButton(fix_, Qt::ALT | Qt::Key_Return);
+    next_ = addButton(problem, tr("Next"), "nextProblem", [this] { nextProblem(); });
+    bindButton(next_, QKeyCombination(Qt::Key_F8));
     layout->addLayout(problem);
     return right;
-}
-
-void NotesWorkspace::makeKeys()
-{
-    const auto key = [this](const QKeySequence& sequence, auto slot) {
-        auto* shortcut = new QShortcut(sequence, this);
-        shortcut->setContext(Qt::WidgetWithChildrenShortcut);
-        connect(shortcut, &QShortcut::activated, this, slot);
-    };
-    key(QKeySequence::Find, [this] { find_->open(); });
-    key(Qt::Key_F8, &NotesWorkspace::nextProblem);
-    key(Qt::ALT | Qt::Key_Return, &NotesWorkspace::fixProblem);
-    key(Qt::CTRL | Qt::Key_L, &NotesWorkspace::repeatLines);
 }
 
 void NotesWorkspace::showPrinted()
@@ -355,7 +337,7 @@ void NotesWorkspace::showProblem()
     const auto& parsed = document_.prepared().notes;
     unknown_->setText(any      ? tr("%1 of %2. ").arg(problem_ + 1).arg(problems_.size()) + problem->says
             : parsed.words > 0 ? tr("Every word is understood. Next: give each note its place (F2).")
-                               : tr("Nothing is written yet."));
+                               : tr("Next: write the notes on the left, or take them from a file or captions."));
     const bool fixable = any && problem->unknown && !problem->unknown->suggestion.empty()
         && problem->unknown->suggestion.find('?') == std::string::npos;
     fix_->setVisible(any);
@@ -432,7 +414,13 @@ void NotesWorkspace::importFile()
             reviewCaptions(file);
             return;
         }
+        const auto before = document_.prepared().road.notes.size();
         document_.setNotesText(QString::fromStdString(text), tr("Notes from a file"));
+        if (before > 0) {
+            emit document_.message(tr("The %1 notes that were here gave way to those of %2; Ctrl+Z brings them back.")
+                                       .arg(before)
+                                       .arg(QFileInfo(file).fileName()));
+        }
     } catch (const formats::FormatError& error) {
         document_.tell(error);
     }
@@ -452,6 +440,7 @@ void NotesWorkspace::reviewCaptions(const QString& file)
     try {
         captions_->open(file);
         pages_->setCurrentWidget(captions_);
+        captions_->findChild<QWidget*>(QStringLiteral("captionsTable"))->setFocus();
     } catch (const formats::FormatError& error) {
         document_.tell(error);
     }

@@ -41,7 +41,6 @@ private:
 
     [[nodiscard]] QWidget* makeTextSide();
     [[nodiscard]] QWidget* makeUnderstandingSide();
-    void makeKeys();
     void showText();
     void takeText();
     void showUnderstanding();
@@ -65,8 +64,8 @@ private:
     QListView* list_;
     QLabel* style_;
     QLabel* unknown_;
-    QPushButton* fix_;
-    QPushButton* next_;
+    QPushButton* fix_ = nullptr;
+    QPushButton* next_ = nullptr;
     QStackedWidget* side_pages_;
     SideTabs* sides_;
     QPlainTextEdit* printed_;

@@ -66,6 +66,7 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     words_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     words_->verticalHeader()->hide();
     words_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    words_->setTabKeyNavigation(false);
     words_->setToolTip(
         tr("A grade of your own is a word too: \u201cbullet\u201d is our word for \u201csix\u201d. "
            "Leave the plain words empty for a word that says nothing."));
@@ -97,6 +98,8 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     layout->addLayout(grid);
     layout->addWidget(evidence_);
     layout->addWidget(words_, 1);
+    words_->setMinimumHeight(110);
+    grades_->setMinimumHeight(130);
     layout->addWidget(grades_, 1);
     layout->addLayout(buttons);
 

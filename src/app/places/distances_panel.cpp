@@ -1,13 +1,11 @@
 #include "places/distances_panel.h"
 
 #include "notes/edit.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/when_seen.h"
 
-#include <QHeaderView>
-#include <QLabel>
-#include <QPushButton>
 #include <QTableWidget>
-#include <QVBoxLayout>
 
 #include <algorithm>
 
@@ -18,7 +16,6 @@ DistancesPanel::DistancesPanel(Document& document, QWidget* parent)
     , document_(document)
     , facts_(new QLabel)
     , table_(new QTableWidget(0, 5))
-    , correct_(new QPushButton(tr("Say it as it is  (C)")))
 {
     setObjectName(QStringLiteral("distancesPanel"));
     facts_->setObjectName(QStringLiteral("distanceFacts"));
@@ -26,26 +23,25 @@ DistancesPanel::DistancesPanel(Document& document, QWidget* parent)
     facts_->setProperty("quiet", true);
     table_->setObjectName(QStringLiteral("distancesTable"));
     table_->setHorizontalHeaderLabels({tr("#"), tr("after"), tr("you call"), tr("it is"), tr("call it")});
-    table_->verticalHeader()->hide();
-    table_->setShowGrid(false);
-    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    table_->setSelectionMode(QAbstractItemView::SingleSelection);
+    asRows(table_);
     table_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
     for (const int column : {0, 2, 3, 4}) {
         table_->horizontalHeader()->setSectionResizeMode(column, QHeaderView::ResizeToContents);
     }
-    correct_->setObjectName(QStringLiteral("correctDistance"));
-    correct_->setFocusPolicy(Qt::NoFocus);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addWidget(facts_);
     layout->addWidget(table_, 1);
-    layout->addWidget(correct_, 0, Qt::AlignLeft);
-    connect(correct_, &QPushButton::clicked, this, &DistancesPanel::correct);
-    connect(table_, &QTableWidget::cellClicked, this, [this](int row, int) {
-        emit noteChosen(QString::fromStdString(checks_[static_cast<std::size_t>(row)].note));
-    });
+    auto* row = new QHBoxLayout;
+    correct_ = addButton(row, tr("Say it as it is"), "correctDistance", [this] { correct(); });
+    bindButton(correct_, QKeyCombination(Qt::Key_C));
+    row->addStretch();
+    layout->addLayout(row);
+    const auto open = [this](int at, int) {
+        emit noteChosen(QString::fromStdString(checks_[static_cast<std::size_t>(at)].note));
+    };
+    connect(table_, &QTableWidget::cellClicked, this, open);
+    connect(table_, &QTableWidget::cellActivated, this, open);
     auto* when_seen = new WhenSeen(this, [this] { refresh(); });
     connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
 }
@@ -76,7 +72,7 @@ void DistancesPanel::refresh()
             table_->setItem(row, column, item);
         }
     }
-    facts_->setText(!measured ? tr("Distances are measured by a position log: load one (Log).")
+    facts_->setText(!measured ? tr("Distances are measured by a track: load one (Track).")
             : checks_.empty() ? tr("Every noted distance is as measured, as far as the places are known.")
                               : tr("Off by more than rounding explains: %1, worst first. You call %2 "
                                    "here; it is %3 m.")

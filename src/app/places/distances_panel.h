@@ -29,7 +29,7 @@ private:
     Document& document_;
     QLabel* facts_;
     QTableWidget* table_;
-    QPushButton* correct_;
+    QPushButton* correct_ = nullptr;
     std::vector<road::DistanceCheck> checks_;
 };
 

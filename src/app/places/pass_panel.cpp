@@ -1,6 +1,8 @@
 #include "places/pass_panel.h"
 
 #include "widgets/clock.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/when_seen.h"
 
 #include <QComboBox>
@@ -29,6 +31,7 @@ PassPanel::PassPanel(
     , document_(document)
     , transport_(transport)
     , peaks_(std::move(peaks))
+    , name_(new QLineEdit)
     , kind_(new QComboBox)
     , car_(new QLineEdit)
     , weather_(new QLineEdit)
@@ -36,6 +39,10 @@ PassPanel::PassPanel(
     , media_(new QLabel)
 {
     setObjectName(QStringLiteral("passPanel"));
+    name_->setObjectName(QStringLiteral("passName"));
+    car_->setObjectName(QStringLiteral("passCar"));
+    weather_->setObjectName(QStringLiteral("passWeather"));
+    remark_->setObjectName(QStringLiteral("passRemark"));
     kind_->setObjectName(QStringLiteral("passKind"));
     kind_->addItem(tr("stage, at speed"), QStringLiteral("stage"));
     kind_->addItem(tr("recce, slow"), QStringLiteral("recce"));
@@ -46,15 +53,15 @@ PassPanel::PassPanel(
     grid->setContentsMargins(0, 0, 0, 0);
     grid->addWidget(media_, 0, 0, 1, 3);
     const std::array<QString, kMoments> names{tr("Begins"), tr("Go"), tr("Finish"), tr("Ends")};
-    const std::array<QString, kMoments> keys{
-        tr("here  (I)"), tr("here  (H)"), tr("here  (F)"), tr("here  (O)")};
+    constexpr std::array kKeys{Qt::Key_I, Qt::Key_H, Qt::Key_F, Qt::Key_O};
     for (int m = 0; m < kMoments; ++m) {
         auto* spin = new ClockBox;
         spin->setObjectName(QString::fromLatin1(kMomentNames.at(static_cast<std::size_t>(m))));
         spin->setAccessibleName(names[static_cast<std::size_t>(m)]);
         moments_[m] = spin;
-        auto* here = new QPushButton(keys[static_cast<std::size_t>(m)]);
-        here->setFocusPolicy(Qt::NoFocus);
+        auto* here = new QPushButton(tr("%1 here").arg(names[static_cast<std::size_t>(m)]));
+        here->setFocusPolicy(Qt::TabFocus);
+        bindButton(here, QKeyCombination(kKeys.at(static_cast<std::size_t>(m))));
         grid->addWidget(new QLabel(names[static_cast<std::size_t>(m)]), m + 1, 0);
         grid->addWidget(spin, m + 1, 1);
         grid->addWidget(here, m + 1, 2);
@@ -66,37 +73,46 @@ PassPanel::PassPanel(
         });
     }
     moments_[kFinish]->setSpecialValueText(tr("not set"));
-    auto* clap = new QPushButton(tr("Go at the clap near here  (P)"));
-    clap->setObjectName(QStringLiteral("goAtClap"));
-    clap->setFocusPolicy(Qt::NoFocus);
-    grid->addWidget(clap, kMoments + 1, 1, 1, 2);
+    auto* claps = new QHBoxLayout;
+    bindButton(addButton(claps, tr("Go at the clap near here"), "goAtClap", [this] { goAtClap(); }),
+        QKeyCombination(Qt::Key_P));
+    bindButton(addButton(claps, tr("Turn the picture"), "turnPicture", [this] { turnPicture(); }),
+        QKeyCombination(Qt::Key_U));
+    grid->addLayout(claps, kMoments + 1, 0, 1, 3);
     const auto row = [&](int at, const QString& name, QWidget* field) {
         grid->addWidget(new QLabel(name), at, 0);
         grid->addWidget(field, at, 1, 1, 2);
     };
-    row(kMoments + 2, tr("Kind"), kind_);
-    row(kMoments + 3, tr("Car"), car_);
-    row(kMoments + 4, tr("Weather"), weather_);
-    row(kMoments + 5, tr("Remember"), remark_);
-    auto* find = new QPushButton(tr("Find its video again\u2026"));
-    find->setObjectName(QStringLiteral("relink"));
-    auto* remove = new QPushButton(tr("Remove this pass"));
-    remove->setObjectName(QStringLiteral("removePass"));
+    row(kMoments + 2, tr("Name"), name_);
+    row(kMoments + 3, tr("Kind"), kind_);
+    row(kMoments + 4, tr("Car"), car_);
+    row(kMoments + 5, tr("Weather"), weather_);
+    row(kMoments + 6, tr("Remember"), remark_);
     auto* buttons = new QHBoxLayout;
-    buttons->addWidget(find);
-    buttons->addWidget(remove);
+    addButton(buttons, tr("Find its video again\u2026"), "relink", [this] { relink(); });
+    addButton(buttons, tr("Remove this pass"), "removePass", [this] {
+        if (document_.pass() == nullptr) {
+            return;
+        }
+        const auto name = QString::fromStdString(document_.pass()->name);
+        document_.removePass();
+        emit document_.message(tr("The pass \u201c%1\u201d goes into the trash; Ctrl+Z brings it back.").arg(name));
+    });
     buttons->addStretch();
-    grid->addLayout(buttons, kMoments + 6, 0, 1, 3);
-    grid->setRowStretch(kMoments + 7, 1);
+    grid->addLayout(buttons, kMoments + 7, 0, 1, 3);
+    grid->setRowStretch(kMoments + 8, 1);
     grid->setColumnStretch(1, 1);
 
-    connect(clap, &QPushButton::clicked, this, &PassPanel::goAtClap);
+    connect(name_, &QLineEdit::editingFinished, this, [this] {
+        if (!showing_) {
+            document_.renamePass(name_->text());
+            refresh();
+        }
+    });
     connect(kind_, &QComboBox::activated, this, &PassPanel::takeWords);
     for (auto* line : {car_, weather_, remark_}) {
         connect(line, &QLineEdit::editingFinished, this, &PassPanel::takeWords);
     }
-    connect(find, &QPushButton::clicked, this, &PassPanel::relink);
-    connect(remove, &QPushButton::clicked, &document_, &Document::removePass);
     auto* when_seen = new WhenSeen(this, [this] { refresh(); });
     connect(&document_, &Document::passChanged, when_seen, &WhenSeen::ask);
     connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
@@ -118,6 +134,7 @@ void PassPanel::refresh()
     moments_[kGo]->setValue(pass->go_s);
     moments_[kFinish]->setValue(pass->finish_s.value_or(0.0));
     moments_[kOut]->setValue(pass->out_s);
+    name_->setText(QString::fromStdString(pass->name));
     kind_->setCurrentIndex(pass->kind == "recce" ? 1 : 0);
     car_->setText(QString::fromStdString(pass->car));
     weather_->setText(QString::fromStdString(pass->weather));
@@ -161,6 +178,15 @@ void PassPanel::goAtClap()
     }
     setMoment(kGo, *at_s);
     transport_.seekMedia(*at_s);
+}
+
+void PassPanel::turnPicture()
+{
+    if (document_.pass() != nullptr) {
+        auto pass = *document_.pass();
+        pass.turned_deg = (pass.turned_deg + 90) % 360;
+        document_.setPass(pass, tr("Turn the picture"));
+    }
 }
 
 void PassPanel::takeWords()

@@ -28,6 +28,8 @@ public:
     void setHere(Moment moment);
     /// Go is at the sharpest sound near where the video stands.
     void goAtClap();
+    /// A quarter clockwise.
+    void turnPicture();
 
 private:
     void refresh();
@@ -38,6 +40,7 @@ private:
     Document& document_;
     Transport& transport_;
     std::function<const media::Peaks&()> peaks_;
+    QLineEdit* name_;
     QComboBox* kind_;
     QLineEdit* car_;
     QLineEdit* weather_;

@@ -1,26 +1,23 @@
 #include "places/places_workspace.h"
 
 #include "places/distances_panel.h"
-#include "places/log_panel.h"
+#include "places/track_panel.h"
 #include "places/pace_panel.h"
 #include "places/pass_panel.h"
 #include "theme/theme.h"
+#include "pace/doubt.h"
 #include "widgets/clock.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/side_tabs.h"
 #include "widgets/when_seen.h"
 
 #include <QComboBox>
 #include <QFileDialog>
-#include <QHBoxLayout>
-#include <QHeaderView>
-#include <QKeyEvent>
-#include <QLabel>
 #include <QPointer>
-#include <QPushButton>
 #include <QStackedWidget>
 #include <QTableWidget>
 #include <QThreadPool>
-#include <QVBoxLayout>
 
 #include <algorithm>
 #include <cmath>
@@ -47,19 +44,28 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     , side_pages_(new QStackedWidget)
     , sides_(new SideTabs(side_pages_))
     , pass_(new PassPanel(document, transport, [this]() -> const media::Peaks& { return wave_->peaks(); }))
-    , log_(new LogPanel(document, transport))
+    , track_(new TrackPanel(document, transport))
     , distances_(new DistancesPanel(document))
     , cancel_(std::make_shared<std::atomic<bool>>(false))
 {
     setObjectName(QStringLiteral("placesWorkspace"));
     setFocusPolicy(Qt::StrongFocus);
-    auto* top = new QHBoxLayout;
-    top->addWidget(makeVideoSide(), 5);
-    top->addWidget(makeNotesSide(), 4);
-    auto* layout = new QVBoxLayout(this);
+    auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
-    layout->addLayout(top, 1);
-    layout->addWidget(wave_);
+    layout->addWidget(makeVideoSide(), 5);
+    layout->addWidget(makeNotesSide(), 4);
+
+    // what the panels offer acts while another panel is in view, too
+    const auto key = [this](Qt::Key key, const QString& does, std::function<void()> act) {
+        bindKey(this, QKeyCombination(key), does, std::move(act));
+    };
+    key(Qt::Key_I, tr("The pass begins here"), [this] { pass_->setHere(PassPanel::kIn); });
+    key(Qt::Key_H, tr("Go is here"), [this] { pass_->setHere(PassPanel::kGo); });
+    key(Qt::Key_F, tr("The finish is here"), [this] { pass_->setHere(PassPanel::kFinish); });
+    key(Qt::Key_O, tr("The pass ends here"), [this] { pass_->setHere(PassPanel::kOut); });
+    key(Qt::Key_P, tr("Go at the clap near here"), [this] { pass_->goAtClap(); });
+    key(Qt::Key_U, tr("Turn the picture"), [this] { pass_->turnPicture(); });
+    key(Qt::Key_C, tr("Say the distance as it is"), [this] { distances_->correct(); });
 
     connect(&document_, &Document::passChanged, this, &PlacesWorkspace::showPasses);
     connect(&document_, &Document::passChanged, this, &PlacesWorkspace::loadPeaks);
@@ -70,47 +76,48 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     connect(wave_, &WaveView::markDragged, &document_, &Document::setMark);
     connect(wave_, &WaveView::noteClicked, &document_, &Document::setCurrentNote);
     connect(distances_, &DistancesPanel::noteChosen, this, &PlacesWorkspace::chooseNote);
-    connect(table_, &QTableWidget::cellClicked, this,
-        [this](int row, int) { chooseNote(table_->item(row, 0)->data(Qt::UserRole).toString()); });
+    const auto open = [this](int row, int) {
+        chooseNote(table_->item(row, 0)->data(Qt::UserRole).toString());
+    };
+    connect(table_, &QTableWidget::cellClicked, this, open);
+    connect(table_, &QTableWidget::cellActivated, this, open); // by Enter
+    connect(table_, &QTableWidget::currentCellChanged, this, [this](int row) {
+        if (table_->hasFocus() && table_->item(row, 0) != nullptr) { // gone along by the keys
+            document_.setCurrentNote(table_->item(row, 0)->data(Qt::UserRole).toString());
+        }
+    });
+    connect(&document_, &Document::opened, this, [this] { asked_for_.clear(); });
 }
 
 QWidget* PlacesWorkspace::makeVideoSide()
 {
     auto* video = new VideoView(transport_.player());
+    video->setFittedHeight(true); // what is left below goes to the sound
     video->setEmptyText(tr("This stage has no video yet. Add one (on the right), or let the notes be placed "
                            "by their own distances."));
     auto* side = new QWidget;
     auto* layout = new QVBoxLayout(side);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(video, 1);
-    const auto row =
-        [&](std::initializer_list<std::tuple<QString, const char*, void (PlacesWorkspace::*)()>> entries) {
-            auto* buttons = new QHBoxLayout;
-            for (const auto& [text, name, slot] : entries) {
-                auto* button = new QPushButton(text);
-                button->setObjectName(QString::fromLatin1(name));
-                button->setFocusPolicy(Qt::NoFocus);
-                connect(button, &QPushButton::clicked, this, slot);
-                buttons->addWidget(button);
-            }
-            layout->addLayout(buttons);
-            return buttons;
-        };
-    auto* first = row({{tr("The car is there now  (M)"), "markButton", &PlacesWorkspace::markHere},
-        {tr("Skip  (N)"), "skipNote", &PlacesWorkspace::skip},
-        {tr("Back  (Backspace)"), "backNote", &PlacesWorkspace::goBack}});
-    first->setStretch(0, 1);
-    auto* second = row({{tr("Keep  (K)"), "keepDraft", &PlacesWorkspace::keepDraft},
-        {tr("Again  (A)"), "markAgain", &PlacesWorkspace::markAgain}});
-    const auto add = [&](const QString& text, auto slot) {
-        auto* button = new QPushButton(text);
-        button->setFocusPolicy(Qt::NoFocus);
-        connect(button, &QPushButton::clicked, this, slot);
-        second->addWidget(button);
+    layout->addWidget(video, 100);
+    const auto add = [this](QLayout* into, const QString& text, const char* name, Qt::Key key,
+                         void (PlacesWorkspace::*act)()) {
+        auto* button = addButton(into, text, name, [this, act] { (this->*act)(); });
+        makeCompact(button);
+        bindButton(button, QKeyCombination(key));
     };
-    add(tr("\u22120.1 s  (,)"), [this] { nudge(-kNudge_s); });
-    add(tr("+0.1 s  (.)"), [this] { nudge(kNudge_s); });
-    add(tr("No mark  (Del)"), [this] { document_.removeMark(document_.currentNote()); });
+    auto* first = new FlowLayout;
+    add(first, tr("The car is there now"), "markButton", Qt::Key_M, &PlacesWorkspace::markHere);
+    add(first, tr("Skip"), "skipNote", Qt::Key_N, &PlacesWorkspace::skip);
+    add(first, tr("Back"), "backNote", Qt::Key_Backspace, &PlacesWorkspace::goBack);
+    auto* second = new FlowLayout;
+    add(second, tr("Keep"), "keepDraft", Qt::Key_K, &PlacesWorkspace::keepDraft);
+    add(second, tr("Again"), "markAgain", Qt::Key_A, &PlacesWorkspace::markAgain);
+    add(second, tr("\u22120.1 s"), "nudgeBack", Qt::Key_Comma, &PlacesWorkspace::nudgeBack);
+    add(second, tr("+0.1 s"), "nudgeOn", Qt::Key_Period, &PlacesWorkspace::nudgeOn);
+    add(second, tr("No mark"), "removeMark", Qt::Key_Delete, &PlacesWorkspace::removeMark);
+    layout->addLayout(first);
+    layout->addLayout(second);
+    layout->addWidget(wave_, 1);
     return side;
 }
 
@@ -127,11 +134,8 @@ QWidget* PlacesWorkspace::makeNotesSide()
     facts_->setWordWrap(true);
     table_->setObjectName(QStringLiteral("placesTable"));
     table_->setHorizontalHeaderLabels({tr("#"), tr("note"), tr("place"), tr("time"), tr("sure within")});
-    table_->verticalHeader()->hide();
-    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    asRows(table_);
     table_->setSelectionMode(QAbstractItemView::ExtendedSelection);
-    table_->setShowGrid(false);
     table_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
     table_->verticalHeader()->setDefaultSectionSize(28);
 
@@ -141,11 +145,8 @@ QWidget* PlacesWorkspace::makeNotesSide()
     auto* head = new QHBoxLayout;
     head->addWidget(new QLabel(tr("Pass")));
     head->addWidget(passes_, 1);
-    auto* add = new QPushButton(tr("Add a video\u2026"));
-    add->setObjectName(QStringLiteral("addVideo"));
-    add->setFocusPolicy(Qt::TabFocus);
-    connect(add, &QPushButton::clicked, this, &PlacesWorkspace::addVideo);
-    head->addWidget(add);
+    bindButton(addButton(head, tr("Add a video\u2026"), "addVideo", [this] { addVideo(); }),
+        QKeyCombination(Qt::Key_V));
     layout->addLayout(head);
     layout->addWidget(next_);
     layout->addWidget(sides_);
@@ -153,18 +154,17 @@ QWidget* PlacesWorkspace::makeNotesSide()
     auto* notes_layout = new QVBoxLayout(notes);
     notes_layout->setContentsMargins(0, 0, 0, 0);
     notes_layout->addWidget(facts_);
+    auto* offer = new QHBoxLayout;
+    captions_ = addButton(offer, tr("Take the captions' times as draft places"), "takeCaptionPlaces",
+        [this] { document_.takeCaptionPlaces(); });
+    bindButton(captions_, QKeyCombination(Qt::Key_D));
+    notes_layout->addLayout(offer);
     notes_layout->addWidget(table_, 1);
     sides_->add(tr("Notes"), "placesNotes", notes);
-    sides_->add(tr("This pass"), "placesPass", pass_);
-    sides_->add(tr("Log"), "placesLog", log_);
+    sides_->add(tr("This pass"), "placesPass", scrolled(pass_));
+    sides_->add(tr("Track"), "placesTrack", scrolled(track_));
     sides_->add(tr("Distances"), "placesDistances", distances_);
     sides_->add(tr("Pace"), "placesPace", new PacePanel(document_, transport_));
-    connect(sides_, &SideTabs::changed, this, [this](int side) {
-        wave_->setVisible(side != kPace); // the pace is drawn tall
-        if (isVisible()) {
-            setFocus();
-        }
-    });
     layout->addWidget(side_pages_, 1);
     return side;
 }
@@ -203,7 +203,7 @@ void PlacesWorkspace::addVideo()
         const QString remarks = odd.isEmpty() ? QString() : odd.join(QLatin1Char(' ')) + QLatin1Char('\n');
         emit document_.message(remarks
             + tr("Now say where this pass lies in the video: play to go and press H, to the finish and "
-                 "press F. Then Notes, and M as the car enters each corner."));
+                 "press F. Then Notes (Alt+1), and M as the car enters each corner."));
     } catch (const media::MediaError& error) {
         emit document_.message(QString::fromStdString(error.what()));
     }
@@ -244,8 +244,23 @@ void PlacesWorkspace::markHere()
     if (current() == nullptr) {
         goOn(1);
     }
+    if (document_.pass() == nullptr) {
+        emit document_.message(tr("There is no video to mark in yet: add one (V)."));
+        return;
+    }
     const int number = document_.numberOf(document_.currentNote().toStdString());
-    document_.setMark(document_.currentNote(), transport_.player().position_s());
+    const double media_s = transport_.player().position_s();
+    const QString doubt = QString::fromStdString(pace::doubtOfMark(document_.videoPlacement(),
+        static_cast<std::size_t>(number - 1), media_s - document_.pass()->go_s));
+    const QString asked = QStringLiteral("%1 at %2").arg(number).arg(std::lround(media_s * 10.0));
+    if (!doubt.isEmpty() && asked_for_ != asked) {
+        asked_for_ = asked;
+        emit document_.message(
+            tr("Note %1 here? %2. M once more marks it here all the same.").arg(number).arg(doubt));
+        return;
+    }
+    asked_for_.clear();
+    document_.setMark(document_.currentNote(), media_s);
     goOn(number + 1);
 }
 
@@ -271,10 +286,16 @@ void PlacesWorkspace::goBack()
 void PlacesWorkspace::keepDraft()
 {
     const auto* note = current();
-    if (note == nullptr || !note->draft || document_.pass() == nullptr) {
+    if (note == nullptr || document_.pass() == nullptr) {
         return;
     }
     const int number = document_.numberOf(note->id);
+    if (!note->draft) {
+        emit document_.message(note->marked
+                ? tr("Note %1 is marked already; there is no proposal to keep.").arg(number)
+                : tr("Nothing is proposed for note %1: M marks it where the car is.").arg(number));
+        return;
+    }
     document_.setMark(document_.currentNote(), note->arrive_s + document_.pass()->go_s);
     goOn(number + 1);
 }
@@ -301,33 +322,27 @@ void PlacesWorkspace::markAgain()
     transport_.seekMedia(std::max(0.0, from_s + pass.go_s - kRunUp_s));
 }
 
+void PlacesWorkspace::nudgeBack()
+{
+    nudge(-kNudge_s);
+}
+
+void PlacesWorkspace::nudgeOn()
+{
+    nudge(kNudge_s);
+}
+
+void PlacesWorkspace::removeMark()
+{
+    document_.removeMark(document_.currentNote());
+}
+
 void PlacesWorkspace::nudge(double by_s)
 {
     if (const auto* note = current(); note != nullptr && document_.pass() != nullptr) {
         const double media_s = note->arrive_s + document_.pass()->go_s + by_s;
         document_.setMark(document_.currentNote(), media_s);
         transport_.seekMedia(media_s);
-    }
-}
-
-void PlacesWorkspace::keyPressEvent(QKeyEvent* event)
-{
-    switch (event->key()) {
-    case Qt::Key_M: markHere(); break;
-    case Qt::Key_N: skip(); break;
-    case Qt::Key_Backspace: goBack(); break;
-    case Qt::Key_K: keepDraft(); break;
-    case Qt::Key_A: markAgain(); break;
-    case Qt::Key_C: distances_->correct(); break;
-    case Qt::Key_I: pass_->setHere(PassPanel::kIn); break;
-    case Qt::Key_H: pass_->setHere(PassPanel::kGo); break;
-    case Qt::Key_F: pass_->setHere(PassPanel::kFinish); break;
-    case Qt::Key_O: pass_->setHere(PassPanel::kOut); break;
-    case Qt::Key_P: pass_->goAtClap(); break;
-    case Qt::Key_Comma: nudge(-kNudge_s); break;
-    case Qt::Key_Period: nudge(kNudge_s); break;
-    case Qt::Key_Delete: document_.removeMark(document_.currentNote()); break;
-    default: QWidget::keyPressEvent(event);
     }
 }
 
@@ -374,10 +389,16 @@ void PlacesWorkspace::showNotes()
     for (const int column : {0, 2, 3, 4}) {
         table_->resizeColumnToContents(column);
     }
+    const int captions = document_.captionPlaces();
+    captions_->setVisible(captions > 0);
     QString text = count == 0 ? tr("Write the notes first (F1). Then add the video of this stage.")
         : document_.pass() == nullptr
-        ? tr("%1 notes, placed by the rehearsal pace alone. Add the video of this stage to place them by it.")
-              .arg(count)
+        ? tr("%1 notes, placed by the rehearsal pace alone. Next: add the video of this stage (V).").arg(count)
+        : captions > 0
+        ? tr("The captions of %1 told when %2 of these notes were said. Next: take that as draft places (D), "
+             "or mark them yourself (M).")
+              .arg(QString::fromStdString(document_.stage().captions.file))
+              .arg(captions)
         : tr("%1 of %2 notes are marked; the least sure is within %3 s. Play (Space), and press M as the car "
              "enters the corner.")
               .arg(marked)
@@ -398,6 +419,7 @@ void PlacesWorkspace::showCurrent()
         const auto& notes = document_.prepared().road.notes;
         note = notes.empty() ? nullptr : document_.note(notes.front().id);
         next_->setText(note == nullptr ? QString() : tr("1  %1").arg(QString::fromStdString(note->spoken)));
+        table_->setCurrentCell(note == nullptr ? -1 : 0, 0);
         return;
     }
     next_->setText(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(note->spoken)));

@@ -14,13 +14,14 @@
 
 class QComboBox;
 class QLabel;
+class QPushButton;
 class QStackedWidget;
 class QTableWidget;
 
 namespace brumefall::app {
 
 class DistancesPanel;
-class LogPanel;
+class TrackPanel;
 class PassPanel;
 class SideTabs;
 
@@ -34,6 +35,9 @@ public:
     /// Marks the current note here, and goes on to the next.
     void markHere();
     void nudge(double by_s);
+    void nudgeBack();
+    void nudgeOn();
+    void removeMark();
     /// Goes on without a mark.
     void skip();
     /// Back to the note before, its mark taken away, the video three seconds before it.
@@ -44,11 +48,8 @@ public:
     void markAgain();
 
     /// What stands on the right.
-    enum Side { kNotes, kPass, kLog, kDistances, kPace };
-    [[nodiscard]] LogPanel& logPanel() { return *log_; }
-
-protected:
-    void keyPressEvent(QKeyEvent* event) override;
+    enum Side { kNotes, kPass, kTrack, kDistances, kPace };
+    [[nodiscard]] TrackPanel& trackPanel() { return *track_; }
 
 private:
     void showPasses();
@@ -72,8 +73,10 @@ private:
     QStackedWidget* side_pages_;
     SideTabs* sides_;
     PassPanel* pass_;
-    LogPanel* log_;
+    TrackPanel* track_;
     DistancesPanel* distances_;
+    QPushButton* captions_ = nullptr;
+    QString asked_for_; ///< a mark that cannot well be, already asked for
     std::shared_ptr<std::atomic<bool>> cancel_;
     QString peaks_file_;
 };

@@ -2,12 +2,11 @@
 
 #include "plan/grouping.h"
 #include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/when_seen.h"
 
-#include <QHBoxLayout>
 #include <QListWidget>
-#include <QPushButton>
-#include <QVBoxLayout>
 
 #include <algorithm>
 #include <utility>
@@ -37,22 +36,22 @@ AdvicePanel::AdvicePanel(Document& document, QWidget* parent)
     list_->setWordWrap(true);
     list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     layout->addWidget(list_, 1);
-    auto* buttons = new QHBoxLayout;
-    const auto add = [&](const QString& text, const char* name, auto action) {
-        auto* button = new QPushButton(text);
-        button->setObjectName(QString::fromLatin1(name));
-        button->setFocusPolicy(Qt::NoFocus);
-        connect(button, &QPushButton::clicked, this, action);
-        buttons->addWidget(button);
+    auto* buttons = new FlowLayout;
+    const auto add = [&](const QString& text, const char* name, Qt::Key key, auto action) {
+        auto* button = addButton(buttons, text, name, action);
+        makeCompact(button);
+        bindButton(button, QKeyCombination(key));
         return button;
     };
-    accept_ = add(tr("Do this  (Y)"), "acceptRemedy", [this] { acceptRemedy(); });
-    breaths_ = add(tr("Where to breathe?  (B)"), "proposeBreaths", [this] { emit breathsWanted(); });
-    add(tr("Let all go"), "clearShaping", [this] { document_.clearShaping(); });
-    buttons->addStretch();
+    accept_ = add(tr("Do this"), "acceptRemedy", Qt::Key_Y, [this] { acceptRemedy(); });
+    breaths_ = add(tr("Where to breathe?"), "proposeBreaths", Qt::Key_B, [this] { emit breathsWanted(); });
+    add(tr("Let all go"), "clearShaping", Qt::Key_Z, [this] { document_.clearShaping(); });
     layout->addLayout(buttons);
-    connect(list_, &QListWidget::itemClicked, this,
-        [this](QListWidgetItem* item) { document_.setCurrentNote(item->data(Qt::UserRole).toString()); });
+    const auto open = [this](QListWidgetItem* item) {
+        document_.setCurrentNote(item->data(Qt::UserRole).toString());
+    };
+    connect(list_, &QListWidget::itemClicked, this, open);
+    connect(list_, &QListWidget::itemActivated, this, open);
     connect(list_, &QListWidget::currentRowChanged, this, [this] {
         accept_->setEnabled(chosenRemedy() != nullptr);
         if (!showing_) {
@@ -93,8 +92,11 @@ void AdvicePanel::addRow(
 /// Each run that does not fit, with its cause, and under it what would help, best first.
 void AdvicePanel::showPlan()
 {
+    if (!proposed_.empty()) {
+        emit previewed(nullptr);
+    }
     proposed_.clear();
-    breaths_->setText(tr("Where to breathe?  (B)"));
+    breaths_->setText(tr("Where to breathe? (B)"));
     const auto& plan = document_.prepared().plan;
     showing_ = true; // what is chosen here the user has not chosen
     list_->clear();
@@ -158,20 +160,22 @@ void AdvicePanel::proposeBreaths(std::size_t first, std::size_t last)
         emit document_.message(tr("The breaths are where they are best already."));
         return;
     }
-    const auto after = document_.preparedAs(
+    after_ = document_.preparedAs(
         stage::withCalls(document_.stage(), document_.prepared().notes, proposal.begins));
+    const auto& after = after_;
     proposed_ = proposal.begins;
-    breaths_->setText(tr("Breathe so  (B)"));
+    breaths_->setText(tr("Breathe so (B)"));
     const bool whole = first == 0 && last == plan.notes.size();
     emit document_.message(
         tr("Proposed%6: %1 breaths elsewhere, %2 calls instead of %3; out of their windows then %4 notes "
-           "instead of %5. B once more takes it; any other change forgets it.")
+           "instead of %5: the dashed calls in the picture. B once more takes it; any other change forgets it.")
             .arg(proposal.changed)
             .arg(after.plan.calls.size())
             .arg(plan.calls.size())
             .arg(outOfWindow(after.plan))
             .arg(outOfWindow(plan))
             .arg(whole ? QString() : tr(" for this stretch")));
+    emit previewed(&after_.plan);
 }
 
 } // namespace brumefall::app

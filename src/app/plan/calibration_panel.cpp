@@ -4,6 +4,7 @@
 #include "notes/spoken.h"
 #include "plan/measure.h"
 #include "theme/theme.h"
+#include "widgets/keys.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -87,7 +88,6 @@ CalibrationPanel::CalibrationPanel(Document& document, QWidget* parent)
     text_->setObjectName(QStringLiteral("calibrationText"));
     text_->setAccessibleName(tr("The calls to read aloud"));
     text_->setReadOnly(true);
-    text_->setFocusPolicy(Qt::NoFocus);
     text_->setStyleSheet(
         QStringLiteral("QPlainTextEdit { font-size: %1px; padding: 10px; }").arg(type::kPage));
     who_->setObjectName(QStringLiteral("calibrationInput"));
@@ -96,6 +96,7 @@ CalibrationPanel::CalibrationPanel(Document& document, QWidget* parent)
     take_->setObjectName(QStringLiteral("calibrationTake"));
     auto* back = new QPushButton(tr("Back to the plan"));
     back->setObjectName(QStringLiteral("calibrationBack"));
+    bindKey(this, QKeyCombination(Qt::Key_Escape), tr("Back to the plan"), [this] { leave(); });
     auto* row = new QHBoxLayout;
     row->addWidget(read_);
     row->addWidget(new QLabel(tr("read by")));

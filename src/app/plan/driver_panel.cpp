@@ -2,6 +2,8 @@
 
 #include "plan/measure.h"
 #include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/when_seen.h"
 
 #include <QComboBox>
@@ -18,22 +20,6 @@
 #include <cmath>
 
 namespace brumefall::app {
-namespace {
-
-QLabel* heading(const QString& text)
-{
-    auto* label = new QLabel(text);
-    label->setProperty("large", true);
-    return label;
-}
-
-void keepNarrow(QComboBox* box, int letters)
-{
-    box->setMinimumContentsLength(letters);
-    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-}
-
-} // namespace
 
 DriverPanel::DriverPanel(Document& document, QWidget* parent)
     : QWidget(parent)
@@ -167,18 +153,11 @@ void DriverPanel::addReaderControls(QVBoxLayout* layout)
 {
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("You read")), 1);
-    const auto button = [&](const QString& text, const char* name, const QString& tip, auto action) {
-        auto* made = new QPushButton(text);
-        made->setObjectName(QString::fromLatin1(name));
-        made->setFocusPolicy(Qt::TabFocus);
-        made->setToolTip(tip);
-        connect(made, &QPushButton::clicked, this, action);
-        head->addWidget(made);
-    };
-    button(tr("1 min  (M)"), "calibrate", tr("Measure it: read aloud for a minute"),
-        [this] { emit calibrationWanted(); });
-    button(tr("Takes"), "measureReader", tr("Measure it from the takes of this stage"),
-        [this] { measureFromTakes(); });
+    auto* minute = addButton(head, tr("1 min"), "calibrate", [this] { emit calibrationWanted(); });
+    minute->setToolTip(tr("Measure it: read aloud for a minute"));
+    bindButton(minute, QKeyCombination(Qt::Key_T));
+    addButton(head, tr("Takes"), "measureReader", [this] { measureFromTakes(); })
+        ->setToolTip(tr("Measure it from the takes of this stage"));
     layout->addLayout(head);
     const auto add = [&](const QString& name, const char* object, double plan::Reader::*member,
                          const Range& range, const QString& unit) {

@@ -6,16 +6,13 @@
 #include "plan/limits.h"
 #include "plan/what_if_panel.h"
 #include "widgets/clock.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/side_tabs.h"
 #include "widgets/when_seen.h"
 
-#include <QHBoxLayout>
-#include <QKeyEvent>
-#include <QLabel>
-#include <QPushButton>
 #include <QSplitter>
 #include <QStackedWidget>
-#include <QVBoxLayout>
 
 #include <algorithm>
 #include <cmath>
@@ -35,7 +32,6 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     , gap_(new GapView)
     , summary_(new QLabel)
     , chosen_(new QLabel)
-    , axis_(new QPushButton)
     , pages_(new QStackedWidget)
     , side_pages_(new QStackedWidget)
     , sides_(new SideTabs(side_pages_))
@@ -51,11 +47,20 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addWidget(pages_, 1);
-    layout->addWidget(people_);
+    auto* people = scrolled(people_);
+    people->setFixedWidth(people_->width() + 14);
+    layout->addWidget(people);
 
     auto* when_seen = new WhenSeen(this, [this] { showPlan(); });
     connect(&document_, &Document::planChanged, when_seen, &WhenSeen::ask);
     connect(&document_, &Document::passChanged, this, &PlanWorkspace::showWhatIf);
+    connect(&document_, &Document::opened, this, [this] {
+        forgetStretch();
+        calibrate(false);
+        gap_->setAxis(GapAxis::time);
+        gap_->setSpan(-2.0, 16.0);
+        axis_->setText(tr("In metres (X)"));
+    });
     connect(&document_, &Document::currentNoteChanged, this, &PlanWorkspace::showChosen);
     connect(
         people_, &DriverPanel::driversChanged, this, [this] { what_if_->setDrivers(people_->drivers()); });
@@ -88,16 +93,14 @@ QWidget* PlanWorkspace::makePicture()
     gap_->setObjectName(QStringLiteral("planGap"));
     gap_->setCallsMovable(true);
     gap_->setSpan(-2.0, 16.0);
-    gap_->setMinimumHeight(340); // the words in the strips need it
+    gap_->setMinimumHeight(250); // the words in the strips need it
     summary_->setObjectName(QStringLiteral("planSummary"));
     summary_->setProperty("large", true);
-    axis_->setObjectName(QStringLiteral("planAxis"));
-    axis_->setFocusPolicy(Qt::NoFocus);
-    axis_->setText(tr("In metres  (X)"));
-    connect(axis_, &QPushButton::clicked, this, &PlanWorkspace::toggleAxis);
+    summary_->setWordWrap(true);
     auto* head = new QHBoxLayout;
     head->addWidget(summary_, 1);
-    head->addWidget(axis_);
+    axis_ = addButton(head, tr("In metres"), "planAxis", [this] { toggleAxis(); });
+    bindButton(axis_, QKeyCombination(Qt::Key_X));
     auto* below = new QWidget;
     auto* bottom = new QHBoxLayout(below);
     bottom->setContentsMargins(0, 6, 0, 0);
@@ -121,24 +124,38 @@ QWidget* PlanWorkspace::makeHands()
 {
     chosen_->setObjectName(QStringLiteral("planChosen"));
     chosen_->setWordWrap(true);
-    chosen_->setMinimumHeight(62);
     chosen_->setAlignment(Qt::AlignTop);
-    auto* row = new QHBoxLayout;
-    const auto add = [&](const QString& text, const char* name, auto action) {
-        auto* button = new QPushButton(text);
-        button->setObjectName(QString::fromLatin1(name));
-        button->setFocusPolicy(Qt::NoFocus);
-        connect(button, &QPushButton::clicked, this, action);
-        row->addWidget(button);
+    auto* row = new FlowLayout;
+    constexpr double kStep_s = 0.1;
+    const auto add = [&](const QString& text, const char* name, Qt::Key key, auto action) {
+        auto* button = addButton(row, text, name, action);
+        makeCompact(button);
+        bindButton(button, QKeyCombination(key));
     };
-    add(tr("Earlier  (E)"), "leadEarlier", [this] { shiftLead(0.1, false); });
-    add(tr("Later  (L)"), "leadLater", [this] { shiftLead(-0.1, false); });
-    add(tr("Let it go  (Del)"), "releaseCall", [this] { releaseCall(); });
-    row->addStretch();
+    add(tr("Earlier"), "leadEarlier", Qt::Key_E, [this] { shiftLead(kStep_s, false); });
+    add(tr("Later"), "leadLater", Qt::Key_L, [this] { shiftLead(-kStep_s, false); });
+    add(tr("Let it go"), "releaseCall", Qt::Key_Delete, [this] { releaseCall(); });
+    const auto key = [this](QKeyCombination keys, const QString& does, auto action) {
+        bindKey(this, keys, does, action);
+    };
+    key(Qt::SHIFT | Qt::Key_E, tr("The whole call is wished earlier"), [this] { shiftLead(kStep_s, true); });
+    key(Qt::SHIFT | Qt::Key_L, tr("The whole call is wished later"), [this] { shiftLead(-kStep_s, true); });
+    key(Qt::Key_Comma, tr("The call sooner by a tenth of a second"), [this] { moveCall(-kStep_s); });
+    key(Qt::Key_Period, tr("The call later by a tenth of a second"), [this] { moveCall(kStep_s); });
+    key(Qt::Key_Up, tr("The next note"), [this] { goOn(1, false); });
+    key(Qt::Key_Down, tr("The note before"), [this] { goOn(-1, false); });
+    key(Qt::SHIFT | Qt::Key_Up, tr("A stretch of notes, one more"), [this] { goOn(1, true); });
+    key(Qt::SHIFT | Qt::Key_Down, tr("A stretch of notes, one less"), [this] { goOn(-1, true); });
+    key(Qt::Key_Escape, tr("Lets the stretch go"), [this] {
+        forgetStretch();
+        showChosen();
+    });
     auto* hands = new QWidget;
     auto* layout = new QVBoxLayout(hands);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(chosen_, 1);
+    auto* says = scrolled(chosen_);
+    says->setMinimumHeight(40);
+    layout->addWidget(says, 1);
     layout->addLayout(row);
     return hands;
 }
@@ -149,7 +166,7 @@ QWidget* PlanWorkspace::makeAdvice()
     auto* layout = new QVBoxLayout(side);
     layout->setContentsMargins(0, 0, 0, 0);
     sides_->add(tr("Where it cannot be done"), "planSqueezes", advice_);
-    sides_->add(tr("What if"), "planWhatIf", what_if_);
+    sides_->add(tr("What if"), "planWhatIf", scrolled(what_if_));
     connect(sides_, &SideTabs::changed, this, &PlanWorkspace::showWhatIf);
     layout->addWidget(sides_);
     layout->addWidget(side_pages_, 1);
@@ -189,7 +206,7 @@ void PlanWorkspace::toggleAxis()
 {
     const bool metres = gap_->scene().axis == GapAxis::time;
     gap_->setAxis(metres ? GapAxis::distance : GapAxis::time);
-    axis_->setText(metres ? tr("In seconds  (X)") : tr("In metres  (X)"));
+    axis_->setText(metres ? tr("In seconds (X)") : tr("In metres (X)"));
 }
 
 void PlanWorkspace::calibrate(bool open)
@@ -198,7 +215,9 @@ void PlanWorkspace::calibrate(bool open)
         calibration_->prepare();
     }
     pages_->setCurrentIndex(open ? 1 : 0);
-    setFocus();
+    if (isVisible()) {
+        setFocus();
+    }
 }
 
 std::size_t PlanWorkspace::indexOf(const std::string& id) const
@@ -316,30 +335,6 @@ void PlanWorkspace::shiftLead(double by_s, bool whole_call)
     document_.shiftLeads(ids, by_s);
 }
 
-void PlanWorkspace::keyPressEvent(QKeyEvent* event)
-{
-    constexpr double kStep_s = 0.1;
-    const bool shift = event->modifiers().testFlag(Qt::ShiftModifier);
-    switch (event->key()) {
-    case Qt::Key_Y: advice_->acceptRemedy(); break;
-    case Qt::Key_B: proposeBreaths(); break;
-    case Qt::Key_E: shiftLead(kStep_s, shift); break;
-    case Qt::Key_L: shiftLead(-kStep_s, shift); break;
-    case Qt::Key_M: calibrate(true); break;
-    case Qt::Key_X: toggleAxis(); break;
-    case Qt::Key_Comma: moveCall(-kStep_s); break;
-    case Qt::Key_Period: moveCall(kStep_s); break;
-    case Qt::Key_Up: goOn(1, shift); break;
-    case Qt::Key_Down: goOn(-1, shift); break;
-    case Qt::Key_Escape:
-        forgetStretch();
-        showChosen();
-        break;
-    case Qt::Key_Delete: releaseCall(); break;
-    default: QWidget::keyPressEvent(event);
-    }
-}
-
 void PlanWorkspace::showStretch()
 {
     const auto [first, last] = chosenNotes();
@@ -361,8 +356,8 @@ void PlanWorkspace::showChosen()
     const auto* note = chosenNote();
     if (note == nullptr) {
         chosen_->setText(
-            tr("Click a note, or go along with the up and down keys, to see when it is due. Drag a "
-               "call to move it by hand; double-click it to let it go again."));
+            tr("Next: look at each note that comes too late. \u2191 and \u2193 go from note to note, with Shift "
+               "over a stretch; drag a call to move it by hand."));
         return;
     }
     if (const auto [first, last] = chosenNotes(); last > first + 1) {

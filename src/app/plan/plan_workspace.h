@@ -30,9 +30,6 @@ class PlanWorkspace : public QWidget {
 public:
     PlanWorkspace(Document& document, Transport& transport, QWidget* parent = nullptr);
 
-protected:
-    void keyPressEvent(QKeyEvent* event) override;
-
 private:
     [[nodiscard]] QWidget* makePicture();
     [[nodiscard]] QWidget* makeHands();
@@ -63,7 +60,7 @@ private:
     GapView* gap_;
     QLabel* summary_;
     QLabel* chosen_;
-    QPushButton* axis_;
+    QPushButton* axis_ = nullptr;
     QStackedWidget* pages_; ///< the picture, or a minute of reading
     QStackedWidget* side_pages_;
     SideTabs* sides_;

@@ -32,9 +32,13 @@ WhatIfPanel::WhatIfPanel(Document& document, QWidget* parent)
     layout->addWidget(what_);
     layout->addWidget(facts_);
     layout->addWidget(moved_, 1);
+    moved_->setMinimumHeight(90);
     connect(what_, &QComboBox::activated, this, &WhatIfPanel::chosen);
-    connect(moved_, &QListWidget::itemClicked, this,
-        [this](QListWidgetItem* item) { document_.setCurrentNote(item->data(Qt::UserRole).toString()); });
+    const auto open = [this](QListWidgetItem* item) {
+        document_.setCurrentNote(item->data(Qt::UserRole).toString());
+    };
+    connect(moved_, &QListWidget::itemClicked, this, open);
+    connect(moved_, &QListWidget::itemActivated, this, open);
 }
 
 void WhatIfPanel::setDrivers(const std::vector<NamedDriver>& drivers)
@@ -101,8 +105,8 @@ void WhatIfPanel::listMoved()
     for (std::size_t c = 0; c < plan.calls.size() && c < other_.plan.calls.size(); ++c) {
         const double by_s = other_.plan.calls[c].start_s - plan.calls[c].start_s;
         if (std::abs(by_s) > kMoves_s) {
-            auto* item = new QListWidgetItem(tr("Call %1, %2 s %3: %4")
-                                                 .arg(c + 1)
+            auto* item = new QListWidgetItem(tr("Note %1, %2 s %3: %4")
+                                                 .arg(document_.numberOf(plan.notes[plan.calls[c].first].id))
                                                  .arg(std::abs(by_s), 0, 'f', 1)
                                                  .arg(by_s < 0.0 ? tr("sooner") : tr("later"),
                                                      QString::fromStdString(plan.calls[c].text)));

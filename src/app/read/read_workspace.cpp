@@ -1,21 +1,22 @@
 #include "read/read_workspace.h"
 
 #include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 
 #include <QApplication>
-#include <QComboBox>
-#include <QHBoxLayout>
-#include <QLabel>
 #include <QProgressBar>
-#include <QPushButton>
-#include <QVBoxLayout>
+#include <QSettings>
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace brumefall::app {
 namespace {
 
+constexpr double kSilence = 0.0006; // as a share of full scale: a live room is louder
+constexpr qint64 kSilent_ms = 1500;
 constexpr double kCountDown_s = 3.0;
 constexpr double kWarmUp_s = 1.5; // the video runs steadily before the voice is taken down
 
@@ -31,43 +32,40 @@ ReadWorkspace::ReadWorkspace(
     , page_(new PageView(document))
     , gap_(new GapView)
     , input_(new QComboBox)
-    , record_(new QPushButton)
-    , guide_(new QPushButton(tr("Guide voice  (G)")))
     , level_(new QProgressBar)
     , state_(new QLabel)
 {
     setObjectName(QStringLiteral("readWorkspace"));
     page_->setFocusPolicy(Qt::StrongFocus);
+    beginAt(this, page_);
     gap_->setObjectName(QStringLiteral("readGap"));
     gap_->setSpan(-3.0, 11.0);
     gap_->scene().windows = false;
-    gap_->setMinimumHeight(210);
+    gap_->setMinimumHeight(190);
     gap_->setMaximumHeight(240);
     input_->setObjectName(QStringLiteral("inputChoice"));
     input_->setAccessibleName(tr("Who reads"));
-    record_->setObjectName(QStringLiteral("recordButton"));
-    record_->setFocusPolicy(Qt::NoFocus);
-    guide_->setObjectName(QStringLiteral("guideButton"));
-    guide_->setCheckable(true);
-    guide_->setShortcut(Qt::Key_G);
-    guide_->setFocusPolicy(Qt::NoFocus);
     level_->setObjectName(QStringLiteral("levelMeter"));
     level_->setAccessibleName(tr("Loudness"));
     level_->setRange(0, 100);
     level_->setTextVisible(false);
-    level_->setFixedWidth(110);
+    level_->setFixedSize(110, 30);
     state_->setObjectName(QStringLiteral("readState"));
     state_->setWordWrap(true);
     video_->setEmptyText(tr(
         "This pass has no video. The notes can still be read along the plan's clock once a video is there."));
 
-    auto* controls = new QHBoxLayout;
-    controls->addWidget(record_);
-    controls->addWidget(new QLabel(tr("read by")));
+    auto* controls = new FlowLayout(6);
+    record_ = addButton(controls, tr("Record (R)"), "recordButton", [this] { toggleRecording(); });
+    auto* by = new QLabel(tr("read by"));
+    by->setMinimumHeight(30);
+    controls->addWidget(by);
     controls->addWidget(input_);
     controls->addWidget(level_);
-    controls->addWidget(guide_);
-    controls->addStretch();
+    guide_ = addButton(controls, tr("Guide voice"), "guideButton", [this] { toggleGuide(); });
+    guide_->setCheckable(true);
+    bindButton(guide_, QKeyCombination(Qt::Key_G));
+    keepNarrow(input_, 14);
     auto* left = new QVBoxLayout;
     left->addWidget(video_, 1);
     left->addLayout(controls);
@@ -78,8 +76,6 @@ ReadWorkspace::ReadWorkspace(
     layout->addLayout(left, 3);
     layout->addWidget(page_, 2);
 
-    connect(record_, &QPushButton::clicked, this, &ReadWorkspace::toggleRecording);
-    connect(guide_, &QPushButton::clicked, this, &ReadWorkspace::toggleGuide);
     connect(&transport_, &Transport::ticked, this, &ReadWorkspace::showTime);
     connect(&recorder_, &TakeRecorder::started, this, &ReadWorkspace::showState);
     connect(&recorder_, &TakeRecorder::judging, this, &ReadWorkspace::showState);
@@ -87,8 +83,12 @@ ReadWorkspace::ReadWorkspace(
         showState();
         state_->setText(why);
     });
-    connect(&recorder_, &TakeRecorder::levelChanged, this,
-        [this](double share) { level_->setValue(static_cast<int>(std::lround(100.0 * std::sqrt(share)))); });
+    connect(&recorder_, &TakeRecorder::levelChanged, this, &ReadWorkspace::showLevel);
+    connect(input_, &QComboBox::activated, this, [this] {
+        QSettings().setValue(QStringLiteral("read/input"), input_->currentText());
+        listen();
+    });
+    connect(&document_, &Document::opened, this, [this] { gap_->setSpan(-3.0, 11.0); });
     connect(&document_, &Document::planChanged, this, [this] {
         gap_->scene().prepared = &document_.prepared();
         gap_->scene().plan = &document_.prepared().plan;
@@ -126,9 +126,65 @@ void ReadWorkspace::refreshInputs()
         input_->addItem(name, name);
     }
     input_->addItem(tr("Simulated reader"), QStringLiteral("simulated"));
-    if (const int at = input_->findText(chosen); at >= 0) {
+    const QString wished =
+        chosen.isEmpty() ? QSettings().value(QStringLiteral("read/input")).toString() : chosen;
+    if (const int at = input_->findText(wished); at >= 0) {
         input_->setCurrentIndex(at);
     }
+}
+
+void ReadWorkspace::showLevel(double share)
+{
+    level_->setValue(static_cast<int>(std::lround(100.0 * std::sqrt(share))));
+    if (share > kSilence) {
+        silent_.invalidate();
+        if (std::exchange(said_silent_, false)) {
+            showState();
+        }
+        return;
+    }
+    if (!silent_.isValid()) {
+        silent_.start();
+    } else if (silent_.elapsed() > kSilent_ms && !said_silent_) {
+        said_silent_ = true;
+        showState();
+    }
+}
+
+/// The level lives before recording too, so that a dead microphone is seen before a take is lost to it.
+void ReadWorkspace::listen()
+{
+    if (ear_) {
+        ear_->stop();
+        ear_.reset();
+    }
+    silent_.invalidate();
+    said_silent_ = false;
+    const bool microphone = input_->currentData().toString() != QStringLiteral("simulated");
+    if (!isVisible() || recorder_.isRecording() || !microphone) {
+        level_->setValue(0);
+        return;
+    }
+    ear_ = media::makeMicrophone(input_->currentData().toString());
+    connect(ear_.get(), &media::VoiceInput::samplesReady, this,
+        [this](const QByteArray& bytes) { showLevel(media::loudest(bytes)); });
+    connect(ear_.get(), &media::VoiceInput::failed, this, [this](const QString& why) {
+        state_->setText(why);
+        QTimer::singleShot(0, this, [this] { ear_.reset(); });
+    });
+    ear_->start();
+}
+
+void ReadWorkspace::showEvent(QShowEvent* event)
+{
+    QWidget::showEvent(event);
+    listen();
+}
+
+void ReadWorkspace::hideEvent(QHideEvent* event)
+{
+    QWidget::hideEvent(event);
+    listen();
 }
 
 void ReadWorkspace::setSimulatedFaults(const media::FaultWish& wish, std::uint32_t seed)
@@ -144,6 +200,7 @@ void ReadWorkspace::toggleRecording()
     } else {
         startRecording();
     }
+    listen();
     showState();
 }
 
@@ -152,6 +209,10 @@ void ReadWorkspace::startRecording()
     const auto& plan = document_.prepared().plan;
     if (plan.calls.empty() || document_.pass() == nullptr) { // the state line says so
         return;
+    }
+    if (ear_) { // the take listens now
+        ear_->stop();
+        ear_.reset();
     }
     // from just before the next call that is due, or from the start line
     double from_s = transport_.stageTime();
@@ -202,15 +263,14 @@ void ReadWorkspace::showTime(double stage_s)
     const bool counting = recorder_.isRecording() && stage_s < 0.0;
     video_->setOverlay(counting ? QString::number(static_cast<int>(std::ceil(-stage_s))) : QString());
     if (recorder_.isRecording()) {
-        state_->setText(tr("Recording: %1 s. Everything said so far is on the disk.")
-                            .arg(recorder_.recorded_s(), 0, 'f', 0));
+        showState();
     }
 }
 
 void ReadWorkspace::showState()
 {
     const bool recording = recorder_.isRecording();
-    record_->setText(recording ? tr("Stop  (R)") : tr("Record  (R)"));
+    record_->setText(recording ? tr("Stop (R)") : tr("Record (R)"));
     record_->setEnabled(!recorder_.isJudging());
     input_->setEnabled(!recording);
     guide_->setEnabled(!recording);
@@ -219,10 +279,16 @@ void ReadWorkspace::showState()
     } else if (document_.prepared().plan.calls.empty() || document_.pass() == nullptr) {
         state_->setText(
             tr("There is nothing to read yet: write the notes (F1) and give the stage a video (F2)."));
-    } else if (!recording) {
-        state_->setText(tr(
-            "Record (R) plays the pass from here and takes down what is said. Stop (R) shows how it went."));
-        level_->setValue(0);
+    } else if (said_silent_) {
+        state_->setText(tr("%1 hears nothing. Choose another microphone, or see that it is plugged in and not "
+                           "turned off.")
+                            .arg(input_->currentText()));
+    } else if (recording) {
+        state_->setText(tr("Recording: %1 s. Everything said so far is on the disk. Next: stop (R).")
+                            .arg(recorder_.recorded_s(), 0, 'f', 0));
+    } else {
+        state_->setText(tr("Next: record (R). It plays the pass from here and takes down what is said; R again "
+                           "shows how it went."));
     }
 }
 

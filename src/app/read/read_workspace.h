@@ -8,8 +8,11 @@
 #include "widgets/transport.h"
 #include "widgets/video_view.h"
 
+#include <QElapsedTimer>
 #include <QTimer>
 #include <QWidget>
+
+#include <memory>
 
 class QCheckBox;
 class QComboBox;
@@ -32,7 +35,13 @@ public:
     [[nodiscard]] const media::Reading& lastReading() const { return last_reading_; }
     void toggleRecording();
 
+protected:
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
+
 private:
+    void listen();
+    void showLevel(double share);
     void showTime(double stage_s);
     void showState();
     void refreshInputs();
@@ -46,13 +55,16 @@ private:
     PageView* page_;
     GapView* gap_;
     QComboBox* input_;
-    QPushButton* record_;
-    QPushButton* guide_;
+    QPushButton* record_ = nullptr;
+    QPushButton* guide_ = nullptr;
     QProgressBar* level_;
     QLabel* state_;
     media::FaultWish faults_;
     std::uint32_t seed_ = 1;
     media::Reading last_reading_;
+    std::unique_ptr<media::VoiceInput> ear_; ///< the microphone while nothing is recorded
+    QElapsedTimer silent_; ///< since when nothing was heard
+    bool said_silent_ = false;
     QTimer renew_guide_; ///< after the last of a run of changes of the plan
 };
 

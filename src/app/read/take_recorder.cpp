@@ -132,11 +132,7 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
         QTimer::singleShot(0, this, &TakeRecorder::stop);
         return;
     }
-    int loudest = 0;
-    for (const std::int16_t sample : samples) {
-        loudest = std::max(loudest, std::abs(static_cast<int>(sample)));
-    }
-    emit levelChanged(loudest / 32768.0);
+    emit levelChanged(media::loudest(bytes));
     if (transport_.player().isPlaying() && !transport_.player().isSeeking()) {
         pairs_.push_back({writer_->duration_s(), transport_.stageTime()});
     }

@@ -1,18 +1,13 @@
 #include "review/review_workspace.h"
 
 #include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
 #include "widgets/signs.h"
 
-#include <QComboBox>
-#include <QHBoxLayout>
 #include <QHash>
-#include <QHeaderView>
-#include <QLabel>
 #include <QPainter>
-#include <QPushButton>
 #include <QStyledItemDelegate>
-#include <QTableView>
-#include <QVBoxLayout>
 
 #include <algorithm>
 #include <cmath>
@@ -168,7 +163,7 @@ TakeWave::TakeWave(GapView& gap, QWidget* parent)
 {
     setObjectName(QStringLiteral("takeWave"));
     setAccessibleName(tr("Sound of the take"));
-    setFixedHeight(58);
+    setFixedHeight(44);
     setAttribute(Qt::WA_OpaquePaintEvent);
 }
 
@@ -231,25 +226,25 @@ ReviewWorkspace::ReviewWorkspace(
     takes_->setAccessibleName(tr("Take"));
     summary_->setObjectName(QStringLiteral("reviewSummary"));
     summary_->setProperty("large", true);
+    summary_->setWordWrap(true);
     figures_->setObjectName(QStringLiteral("reviewFigures"));
     figures_->setProperty("quiet", true);
     figures_->setWordWrap(true);
     gap_->setObjectName(QStringLiteral("reviewGap"));
     gap_->setSpan(0.0, 20.0);
-    gap_->setMinimumHeight(330);
+    gap_->setMinimumHeight(170);
     table_->setObjectName(QStringLiteral("verdictTable"));
     table_->setAccessibleName(tr("Verdicts"));
     table_->setModel(model_);
     table_->setItemDelegateForColumn(VerdictModel::kVerdict, new VerdictDelegate(this));
-    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    table_->setSelectionMode(QAbstractItemView::SingleSelection);
-    table_->setShowGrid(false);
-    table_->verticalHeader()->hide();
+    asRows(table_);
+    table_->setMinimumHeight(80);
+    beginAt(this, table_);
     table_->verticalHeader()->setDefaultSectionSize(26);
     table_->horizontalHeader()->setSectionResizeMode(VerdictModel::kNote, QHeaderView::Stretch);
-    constexpr std::pair<int, int> kWidths[]{{VerdictModel::kNumber, 44}, {VerdictModel::kVerdict, 104},
-        {VerdictModel::kWords, 290}, {VerdictModel::kLead, 70}, {VerdictModel::kMetres, 70},
-        {VerdictModel::kAhead, 66}, {VerdictModel::kBeside, 180}};
+    constexpr std::pair<int, int> kWidths[]{{VerdictModel::kNumber, 42}, {VerdictModel::kVerdict, 92},
+        {VerdictModel::kWords, 276}, {VerdictModel::kLead, 60}, {VerdictModel::kMetres, 60},
+        {VerdictModel::kAhead, 56}, {VerdictModel::kBeside, 126}};
     for (const auto& [column, width] : kWidths) {
         table_->setColumnWidth(column, width);
     }
@@ -261,19 +256,19 @@ ReviewWorkspace::ReviewWorkspace(
     head->addWidget(judge_);
     head->addSpacing(12);
     head->addWidget(summary_, 1);
-    auto* remarks = new QHBoxLayout;
-    remarks->addWidget(new QLabel(tr("The driver says of this note:")));
-    for (const auto& [says, label] : std::initializer_list<std::pair<QString, QString>>{
-             {QStringLiteral("earlier"), tr("earlier  (E)")}, {QStringLiteral("later"), tr("later  (L)")},
-             {QStringLiteral("reword"), tr("reword  (W)")}, {QStringLiteral("good"), tr("good  (B)")}}) {
-        auto* button = new QPushButton(label);
-        button->setObjectName(QStringLiteral("remark_") + says);
-        button->setShortcut(QKeySequence(label.mid(label.indexOf(QLatin1Char('(')) + 1, 1)));
-        button->setFocusPolicy(Qt::NoFocus);
-        connect(button, &QPushButton::clicked, this, [this, says = says] { remark(says); });
-        remarks->addWidget(button);
+    auto* remarks = new FlowLayout;
+    auto* says_of = new QLabel(tr("The driver says of this note:"));
+    says_of->setMinimumHeight(28);
+    remarks->addWidget(says_of);
+    for (const auto& [says, label, key] : std::initializer_list<std::tuple<QString, QString, Qt::Key>>{
+             {QStringLiteral("earlier"), tr("earlier"), Qt::Key_E}, {QStringLiteral("later"), tr("later"), Qt::Key_L},
+             {QStringLiteral("reword"), tr("reword"), Qt::Key_W}, {QStringLiteral("good"), tr("good"), Qt::Key_K},
+             {QString(), tr("nothing"), Qt::Key_Delete}}) {
+        const QByteArray name = QByteArrayLiteral("remark_") + (says.isEmpty() ? "none" : says.toLatin1());
+        auto* button = addButton(remarks, label, name.constData(), [this, says = says] { remark(says); });
+        makeCompact(button);
+        bindButton(button, QKeyCombination(key));
     }
-    remarks->addStretch();
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addLayout(head);
@@ -285,8 +280,21 @@ ReviewWorkspace::ReviewWorkspace(
 
     connect(&document_, &Document::takesChanged, this, &ReviewWorkspace::fillTakes);
     connect(takes_, &QComboBox::textActivated, this, &ReviewWorkspace::showTake);
-    connect(table_, &QTableView::clicked, this,
-        [this](const QModelIndex& index) { chooseNote(index.data(Qt::UserRole).toString(), true); });
+    const auto open = [this](const QModelIndex& index) {
+        chooseNote(index.data(Qt::UserRole).toString(), true);
+    };
+    connect(table_, &QTableView::clicked, this, open);
+    connect(table_, &QTableView::activated, this, open);
+    connect(&document_, &Document::currentNoteChanged, this, [this](const QString& id) {
+        if (const int row = model_->rowOf(id); row >= 0 && row != table_->currentIndex().row()) {
+            table_->selectRow(row);
+            gap_->showNote(id.toStdString());
+        }
+    });
+    connect(&document_, &Document::opened, this, [this] {
+        take_.reset();
+        gap_->setSpan(0.0, 20.0);
+    });
     connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
         [this](const QModelIndex& index) {
             if (table_->hasFocus()) {
@@ -331,13 +339,13 @@ void ReviewWorkspace::showTake(const QString& name)
     if (it == takes.end()) {
         take_.reset();
         judge_->hide();
-        summary_->setText(tr("No takes yet"));
-        figures_->setText(tr("Read the stage once (F4), and what happened stands here."));
+        summary_->setText(tr("Next: read the stage once (F4)"));
+        figures_->setText(tr("There are no takes yet; what happened in one stands here."));
         wave_->setPeaks({}, {});
         gap_->update();
         return;
     }
-    const bool another = !take_ || take_->name != it->name;
+    const bool another = !take_ || take_->name != it->name || take_->verdicts.empty();
     take_ = *it;
     takes_->setCurrentText(name);
     if (take_->pass != "" && document_.pass() != nullptr && take_->pass != document_.pass()->name) {
@@ -366,7 +374,8 @@ void ReviewWorkspace::showTake(const QString& name)
             : tr("The reading runs ahead by %1 s a minute.").arg(-f.drift_s_per_min, 0, 'f', 2);
         figures_->setText(
             tr("%1 Half of the notes ended within %2 s of the plan. %3 syllables a second while speaking; "
-               "longest without a breath %4 s; %5 hesitated, %6 repeated. Click a note to hear and see it.")
+               "longest without a breath %4 s; %5 hesitated, %6 repeated. Next: go through the late ones; Enter or a click "
+               "plays a note.")
                 .arg(drift)
                 .arg(std::abs(f.median_off_plan_s), 0, 'f', 2)
                 .arg(f.rate_syll_s, 0, 'f', 1)
@@ -383,11 +392,22 @@ void ReviewWorkspace::showTake(const QString& name)
     } catch (const media::MediaError&) {
         wave_->setPeaks({}, take_->clock);
     }
-    if (another && judged) {
-        const auto worst = std::find_if(take_->verdicts.begin(), take_->verdicts.end(),
-            [](const take::Verdict& v) { return !v.outside_take && v.timing != take::Timing::on_time; });
-        if (worst != take_->verdicts.end()) {
-            gap_->showNote(worst->id);
+    if (another && judged) { // a take may begin anywhere in the stage: its first fault, else its first note
+        const auto& verdicts = take_->verdicts;
+        const auto inside = [](const take::Verdict& v) { return !v.outside_take; };
+        auto first = std::find_if(verdicts.begin(), verdicts.end(),
+            [&](const take::Verdict& v) { return inside(v) && v.timing != take::Timing::on_time; });
+        if (first == verdicts.end()) {
+            first = std::find_if(verdicts.begin(), verdicts.end(), inside);
+        }
+        if (first != verdicts.end()) {
+            const auto row = static_cast<int>(first - verdicts.begin());
+            table_->selectRow(row);
+            table_->scrollTo(model_->index(row, 0), QAbstractItemView::PositionAtCenter);
+            if (isVisible()) {
+                document_.setCurrentNote(QString::fromStdString(first->id));
+            }
+            gap_->showNote(first->id);
         }
     }
     gap_->update();
@@ -419,12 +439,9 @@ void ReviewWorkspace::remark(const QString& says)
     if (!take_ || !index.isValid()) {
         return;
     }
-    const std::string note = index.data(Qt::UserRole).toString().toStdString();
-    auto changed = *take_;
-    std::erase_if(changed.remarks, [&](const stage::Remark& r) { return r.note == note; });
-    changed.remarks.push_back({note, says.toStdString()});
-    document_.keepTake(changed);
-    table_->selectRow(index.row());
+    const int row = index.row();
+    document_.setRemark(QString::fromStdString(take_->name), index.data(Qt::UserRole).toString(), says);
+    table_->selectRow(row);
 }
 
 } // namespace brumefall::app

@@ -92,6 +92,7 @@ QString Theme::styleSheet() const
         QPushButton:pressed, QPushButton:checked { background: %6; border-color: %5; }
         QPushButton:focus { border: 2px solid %5; padding: 4px 11px; }
         QPushButton:disabled { color: %10; }
+        QPushButton[compact="true"], QPushButton[tab="true"] { padding: 5px 7px; font-size: 13px; } QPushButton[compact="true"]:focus, QPushButton[tab="true"]:focus { padding: 4px 6px; }
         QPushButton[workspace="true"] { border: none; border-radius: 0; border-bottom: 3px solid transparent; background: transparent; padding: 8px 14px 6px 14px; }
         QPushButton[workspace="true"]:checked { border-bottom: 3px solid %1; font-weight: bold; background: transparent; }
         QPlainTextEdit, QListView, QTableView, QTableWidget, QComboBox, QSpinBox, QDoubleSpinBox, QLineEdit { background: %3; border: 1px solid %4; selection-background-color: %6; selection-color: %1; }

@@ -1,8 +1,9 @@
 #include "widgets/gap_view.h"
 
 #include "plan/limits.h"
+#include "widgets/keys.h"
+#include "widgets/words_in_box.h"
 
-#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
@@ -25,7 +26,10 @@ GapView::GapView(QWidget* parent)
     setFocusPolicy(Qt::StrongFocus);
     setAttribute(Qt::WA_OpaquePaintEvent);
     setAccessibleName(tr("Voice and road on one time axis"));
-    setToolTip(tr("Wheel: move. Ctrl+wheel or + and -: zoom. Click: choose a note."));
+    setToolTip(tr("Wheel: move. Ctrl+wheel or + and -: zoom. Click: choose a note, with Shift a stretch."));
+    bindKey(this, QKeyCombination(Qt::Key_Plus), tr("The picture nearer"), [this] { zoom(0.8); });
+    bindKey(this, QKeyCombination(Qt::Key_Equal), tr("The picture nearer"), [this] { zoom(0.8); });
+    bindKey(this, QKeyCombination(Qt::Key_Minus), tr("The picture farther away"), [this] { zoom(1.25); });
 }
 
 void GapView::setSpan(double from_s, double to_s)
@@ -115,6 +119,7 @@ void GapView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     paintGap(painter, rect(), scene_, theme());
+    paintHint(painter, rect(), movable_ ? tr("+ \u2212 zoom, Shift+click a stretch") : tr("+ \u2212 zoom"), theme());
 }
 
 void GapView::wheelEvent(QWheelEvent* event)
@@ -220,17 +225,11 @@ void GapView::clickAt(const QPointF& point, bool extend)
     }
 }
 
-void GapView::keyPressEvent(QKeyEvent* event)
+void GapView::zoom(double by)
 {
     const auto [from, to] = span();
-    const double length = to - from;
     const double middle = 0.5 * (from + to);
-    switch (event->key()) {
-    case Qt::Key_Plus:
-    case Qt::Key_Equal: showAlong(middle - 0.4 * length, middle + 0.4 * length); break;
-    case Qt::Key_Minus: showAlong(middle - 0.625 * length, middle + 0.625 * length); break;
-    default: QWidget::keyPressEvent(event);
-    }
+    showAlong(middle - 0.5 * by * (to - from), middle + 0.5 * by * (to - from));
 }
 
 } // namespace brumefall::app

@@ -39,9 +39,9 @@ protected:
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
 
 private:
+    void zoom(double by);
     [[nodiscard]] double timeAt(double x) const;
     /// The span as it lies on the axis, and moved there: seconds, or metres.
     [[nodiscard]] std::pair<double, double> span() const;

@@ -1,13 +1,14 @@
-/// A row of buttons, each of which shows a page.
+/// A row of buttons, each of which shows a page; Alt and its number choose one.
 #pragma once
 
 #include <QWidget>
 
 class QButtonGroup;
-class QHBoxLayout;
 class QStackedWidget;
 
 namespace brumefall::app {
+
+class FlowLayout;
 
 class SideTabs : public QWidget {
     Q_OBJECT
@@ -28,7 +29,7 @@ signals:
 private:
     QStackedWidget* pages_;
     QButtonGroup* buttons_;
-    QHBoxLayout* row_;
+    FlowLayout* row_;
     QList<QWidget*> page_of_tab_;
 };
 

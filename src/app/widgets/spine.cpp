@@ -36,7 +36,7 @@ Spine::Spine(Document& document, Transport& transport, QWidget* parent)
     setToolTip(tr("The stage, go at the bottom. Click or drag to go there; type a note's number and Enter. "
                   "Shift and drag marks the "
                   "note in view."));
-    setFixedWidth(132);
+    setFixedWidth(116);
     setFocusPolicy(Qt::ClickFocus);
     connect(&document_, &Document::planChanged, this, &Spine::rebuild);
     connect(&document_, &Document::currentNoteChanged, this, qOverload<>(&QWidget::update));

@@ -26,6 +26,18 @@ Transport::Transport(Document& document, QObject* parent)
     });
     connect(&player_, &media::Player::failed, this, &Transport::failed);
     connect(&document_, &Document::passChanged, this, &Transport::openPass);
+    connect(&document_, &Document::opened, this, [this] {
+        player_.pause();
+        setRate(1.0); // a new stage, a fresh clock
+    });
+    connect(&document_, &Document::planChanged, this, [this] {
+        if (const auto* pass = document_.pass()) {
+            player_.setTurn(pass->turned_deg);
+        }
+        if (!player_.isPlaying()) {
+            emit ticked(stageTime()); // go may have moved
+        }
+    });
     connect(&document_, &Document::alongChanged, this, [this] {
         player_.setRate(rate_);
         beginSteering();
@@ -41,9 +53,11 @@ void Transport::openPass()
     if (pass == nullptr || pass->media.path.empty()) {
         player_.close();
         open_file_.clear();
+        emit ticked(stageTime());
         return;
     }
     open_file_ = file;
+    player_.setTurn(pass->turned_deg);
     player_.open(file, pass->in_s);
 }
 

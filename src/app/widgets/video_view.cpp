@@ -7,6 +7,9 @@
 #include <QOpenGLWidget>
 #include <QPainter>
 
+#include <algorithm>
+#include <cmath>
+
 namespace brumefall::app {
 
 /// The view's surface where the player draws with OpenGL: its texture is put on the screen as it is.
@@ -72,8 +75,24 @@ VideoView::VideoView(media::Player& player, QWidget* parent)
     connect(&player_, &media::Player::failed, this, &VideoView::setEmptyText);
 }
 
+void VideoView::setFittedHeight(bool fitted)
+{
+    fitted_ = fitted;
+    fitHeight();
+}
+
+void VideoView::fitHeight()
+{
+    constexpr double kUsualAspect = 16.0 / 9.0;
+    if (fitted_) {
+        const double aspect = player_.aspect() > 0.0 ? player_.aspect() : kUsualAspect;
+        setMaximumHeight(std::max(minimumHeight(), static_cast<int>(std::lround(width() / aspect))));
+    }
+}
+
 void VideoView::refresh()
 {
+    fitHeight();
     (canvas_ != nullptr ? canvas_ : this)->update();
 }
 
@@ -93,6 +112,7 @@ void VideoView::setOverlay(const QString& words)
 
 void VideoView::resizeEvent(QResizeEvent*)
 {
+    fitHeight();
     if (canvas_ != nullptr) {
         canvas_->setGeometry(rect());
     }

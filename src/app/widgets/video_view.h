@@ -15,6 +15,8 @@ public:
 
     /// Large words over the picture: the count-down. Empty for none.
     void setOverlay(const QString& words);
+    /// Never higher than its picture is at its width.
+    void setFittedHeight(bool fitted);
     void setEmptyText(const QString& words);
 
 protected:
@@ -30,6 +32,9 @@ private:
 
     media::Player& player_;
     QWidget* canvas_ = nullptr; ///< covers the view where the picture is drawn with OpenGL
+    void fitHeight();
+
+    bool fitted_ = false;
     QString overlay_;
     QString empty_text_;
 };

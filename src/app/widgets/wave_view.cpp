@@ -1,6 +1,8 @@
 #include "widgets/wave_view.h"
 
 #include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/words_in_box.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -18,7 +20,11 @@ WaveView::WaveView(Document& document, Transport& transport, QWidget* parent)
 {
     setObjectName(QStringLiteral("waveView"));
     setAccessibleName(tr("Sound of the pass, with its marks"));
-    setMinimumHeight(130);
+    setMinimumHeight(110);
+    bindKey(this, QKeyCombination(Qt::Key_Plus), tr("The sound nearer"), [this] { zoom(0.8); });
+    bindKey(this, QKeyCombination(Qt::Key_Equal), tr("The sound nearer"), [this] { zoom(0.8); });
+    bindKey(this, QKeyCombination(Qt::Key_Minus), tr("The sound farther away"), [this] { zoom(1.25); });
+    connect(&document_, &Document::opened, this, [this] { setSpan(0.0, 30.0); });
     setAttribute(Qt::WA_OpaquePaintEvent);
     connect(&document_, &Document::planChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::currentNoteChanged, this, qOverload<>(&QWidget::update));
@@ -30,6 +36,12 @@ WaveView::WaveView(Document& document, Transport& transport, QWidget* parent)
         }
         update();
     });
+}
+
+void WaveView::zoom(double by)
+{
+    const double now_s = std::clamp(transport_.toMedia(transport_.stageTime()), from_s_, to_s_);
+    setSpan(now_s - by * (now_s - from_s_), now_s + by * (to_s_ - now_s));
 }
 
 void WaveView::setPeaks(media::Peaks peaks, const QString& message)
@@ -124,6 +136,7 @@ void WaveView::paintEvent(QPaintEvent*)
     const double now = xOf(transport_.toMedia(transport_.stageTime()));
     p.setPen(QPen(t.lamp, 2.0));
     p.drawLine(QPointF(now, 0), QPointF(now, height()));
+    paintHint(p, rect(), tr("+ \u2212 zoom, drag a mark"), t);
 }
 
 void WaveView::mousePressEvent(QMouseEvent* event)

@@ -35,6 +35,8 @@ protected:
     void wheelEvent(QWheelEvent* event) override;
 
 private:
+    void zoom(double by);
+
     Document& document_;
     Transport& transport_;
     media::Peaks peaks_;

@@ -46,6 +46,7 @@ struct Pass {
     std::optional<double> finish_s;
     std::vector<Mark> marks;
     std::vector<Knot> trace;
+    int turned_deg = 0; ///< by hand, clockwise: 0, 90, 180 or 270
     std::string log; ///< where the trace was read from and how it was laid to the video; empty without
 
     bool operator==(const Pass&) const = default;

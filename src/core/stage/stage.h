@@ -20,6 +20,14 @@
 
 namespace brumefall::stage {
 
+/// When notes taken from captions were heard, to be offered as places once the stage has a pass.
+struct CaptionTimes {
+    std::string file; ///< name of the captions' file
+    std::map<std::string, double> place_s; ///< by note: where it probably is, in seconds of the media
+
+    bool operator==(const CaptionTimes&) const = default;
+};
+
 /// What a crew knows and wishes about one stage. `raw` keeps members that this version does not know.
 struct Stage {
     std::string name;
@@ -34,6 +42,7 @@ struct Stage {
     pace::Rehearsal rehearsal;
     plan::Shaping shaping;
     plan::Echoes echoes;
+    CaptionTimes captions;
     std::string raw;
 
     bool operator==(const Stage& other) const;

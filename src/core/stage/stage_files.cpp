@@ -113,7 +113,7 @@ bool Stage::operator==(const Stage& other) const
     return name == other.name && official_length_m == other.official_length_m && crew == other.crew
         && style == other.style && text == other.text && reader == other.reader && driver == other.driver
         && pinned_s == other.pinned_s && rehearsal == other.rehearsal && shaping == other.shaping
-        && echoes == other.echoes && sameKnown();
+        && echoes == other.echoes && captions == other.captions && sameKnown();
 }
 
 std::filesystem::path stageFolder(const std::filesystem::path& given)
@@ -153,6 +153,9 @@ Stage readStage(const std::filesystem::path& file)
             std::clamp(echoes.value("after_s", 0.0), 0.0, 600.0),
             std::clamp(echoes.value("line_up_notes", 0), 0, 50)};
         stage.shaping = shapingFromJson(json.value("shaping", Json::object()));
+        const Json captions = json.value("captions", Json::object());
+        stage.captions = {captions.value("file", ""),
+            captions.value("place_s", std::map<std::string, double>{})};
         stage.raw = json.dump();
         return stage;
     });
@@ -178,6 +181,11 @@ void writeStage(const std::filesystem::path& file, const Stage& stage)
     json["echoes"].update({{"dangerous", stage.echoes.dangerous}, {"after_s", stage.echoes.after_s},
         {"line_up_notes", stage.echoes.line_up_notes}});
     json["shaping"] = shapingToJson(stage.shaping);
+    if (stage.captions.place_s.empty()) {
+        json.erase("captions");
+    } else {
+        json["captions"].update({{"file", stage.captions.file}, {"place_s", stage.captions.place_s}});
+    }
     json["rehearsal"].update(
         {{"car", stage.rehearsal.car}, {"surface", stage.rehearsal.surface}, {"wet", stage.rehearsal.wet},
             {"night", stage.rehearsal.night}, {"target_time_s", stage.rehearsal.target_time_s}});
@@ -214,6 +222,7 @@ pace::Pass readPass(const std::filesystem::path& file)
         pass.in_s = span.value("in_s", 0.0);
         pass.out_s = span.value("out_s", 0.0);
         pass.go_s = json.value("go_s", pass.in_s);
+        pass.turned_deg = (std::clamp(json.value("turned_deg", 0), 0, 359) / 90) * 90;
         if (json.contains("finish_s") && !json["finish_s"].is_null()) {
             pass.finish_s = json["finish_s"].get<double>();
         }
@@ -251,6 +260,11 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass)
     json["span"]["in_s"] = pass.in_s;
     json["span"]["out_s"] = pass.out_s;
     json["go_s"] = pass.go_s;
+    if (pass.turned_deg != 0) {
+        json["turned_deg"] = pass.turned_deg;
+    } else {
+        json.erase("turned_deg");
+    }
     if (pass.finish_s) {
         json["finish_s"] = *pass.finish_s;
     } else {

@@ -1,4 +1,4 @@
-#include "places/log_panel.h"
+#include "places/track_panel.h"
 
 #include "media/position_log.h"
 #include "pace/match.h"
@@ -38,7 +38,7 @@ std::map<std::string, double> marksOf(const pace::Pass& pass)
 
 } // namespace
 
-LogPanel::LogPanel(Document& document, Transport& transport, QWidget* parent)
+TrackPanel::TrackPanel(Document& document, Transport& transport, QWidget* parent)
     : QWidget(parent)
     , document_(document)
     , transport_(transport)
@@ -49,23 +49,23 @@ LogPanel::LogPanel(Document& document, Transport& transport, QWidget* parent)
     , propose_(new QPushButton(tr("Propose places by its bends")))
     , trip_(new QLabel)
 {
-    setObjectName(QStringLiteral("logPanel"));
-    auto* load = new QPushButton(tr("Load a log\u2026"));
-    load->setObjectName(QStringLiteral("loadLog"));
-    facts_->setObjectName(QStringLiteral("logFacts"));
+    setObjectName(QStringLiteral("trackPanel"));
+    auto* load = new QPushButton(tr("Load a track\u2026"));
+    load->setObjectName(QStringLiteral("loadTrack"));
+    facts_->setObjectName(QStringLiteral("trackFacts"));
     facts_->setWordWrap(true);
     facts_->setText(
-        tr("A position log of this pass (GPX, or a table of time with distance, speed or position) measures "
+        tr("A track of this pass (GPX, or a table of time with distance, speed or position) measures "
            "the pace, and its bends tell where the notes are."));
-    preview_->setObjectName(QStringLiteral("logColumns"));
+    preview_->setObjectName(QStringLiteral("trackColumns"));
     preview_->verticalHeader()->hide();
     preview_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     preview_->setMaximumHeight(190);
     preview_->hide();
-    by_->setObjectName(QStringLiteral("logFitBy"));
+    by_->setObjectName(QStringLiteral("trackFitBy"));
     by_->addItems({tr("by go: where it drives off"), tr("by the stop: where the video is now"),
         tr("by the marks of this pass")});
-    use_->setObjectName(QStringLiteral("useLog"));
+    use_->setObjectName(QStringLiteral("useTrack"));
     propose_->setObjectName(QStringLiteral("proposePlaces"));
     propose_->setToolTip(tr("The bends of the track are matched to the notes; notes that are marked stay."));
     trip_->setObjectName(QStringLiteral("tripmeter"));
@@ -89,14 +89,14 @@ LogPanel::LogPanel(Document& document, Transport& transport, QWidget* parent)
     buttons->addStretch();
     layout->addLayout(buttons);
     layout->addStretch(1);
-    connect(load, &QPushButton::clicked, this, &LogPanel::chooseFile);
+    connect(load, &QPushButton::clicked, this, &TrackPanel::chooseFile);
     connect(by_, &QComboBox::activated, this, [this] {
         stood_s_ = transport_.stageTime();
         fit();
     });
-    connect(use_, &QPushButton::clicked, this, &LogPanel::use);
-    connect(propose_, &QPushButton::clicked, this, &LogPanel::propose);
-    connect(&transport_, &Transport::ticked, this, &LogPanel::showTrip);
+    connect(use_, &QPushButton::clicked, this, &TrackPanel::use);
+    connect(propose_, &QPushButton::clicked, this, &TrackPanel::propose);
+    connect(&transport_, &Transport::ticked, this, &TrackPanel::showTrip);
     connect(&document_, &Document::opened, this, [this] {
         clean_.reset();
         preview_->hide();
@@ -105,16 +105,16 @@ LogPanel::LogPanel(Document& document, Transport& transport, QWidget* parent)
     fit();
 }
 
-void LogPanel::chooseFile()
+void TrackPanel::chooseFile()
 {
-    const QString file = QFileDialog::getOpenFileName(this, tr("A position log of this pass"), QString(),
-        tr("Logs (*.gpx *.csv *.txt *.tsv);;All files (*)"));
+    const QString file = QFileDialog::getOpenFileName(this, tr("A track of this pass"), QString(),
+        tr("Tracks (*.gpx *.csv *.txt *.tsv);;All files (*)"));
     if (!file.isEmpty()) {
         load(file);
     }
 }
 
-void LogPanel::load(const QString& file)
+void TrackPanel::load(const QString& file)
 {
     clean_.reset();
     file_ = QFileInfo(file).fileName();
@@ -139,7 +139,7 @@ void LogPanel::load(const QString& file)
 }
 
 /// The first rows of the table, and above each column what it is.
-void LogPanel::showColumns()
+void TrackPanel::showColumns()
 {
     showing_ = true;
     const auto guessed = pace::guessColumns(table_);
@@ -152,12 +152,12 @@ void LogPanel::showColumns()
         preview_->setHorizontalHeaderItem(column,
             new QTableWidgetItem(QString::fromStdString(table_.names[static_cast<std::size_t>(column)])));
         auto* kind = new QComboBox;
-        kind->setObjectName(QStringLiteral("logColumn%1").arg(column));
+        kind->setObjectName(QStringLiteral("trackColumn%1").arg(column));
         for (const char* name : pace::kLogColumnNames) {
             kind->addItem(tr(name));
         }
         kind->setCurrentIndex(static_cast<int>(guessed[static_cast<std::size_t>(column)]));
-        connect(kind, &QComboBox::activated, this, &LogPanel::takeColumns);
+        connect(kind, &QComboBox::activated, this, &TrackPanel::takeColumns);
         preview_->setCellWidget(0, column, kind);
         preview_->setColumnWidth(column, 130);
         for (int row = 0; row < rows; ++row) {
@@ -171,7 +171,7 @@ void LogPanel::showColumns()
     showing_ = false;
 }
 
-void LogPanel::takeColumns()
+void TrackPanel::takeColumns()
 {
     if (showing_) {
         return;
@@ -191,7 +191,7 @@ void LogPanel::takeColumns()
     }
 }
 
-void LogPanel::clean()
+void TrackPanel::clean()
 {
     try {
         media::layOnPlane(log_);
@@ -206,7 +206,7 @@ void LogPanel::clean()
     fit();
 }
 
-void LogPanel::fit()
+void TrackPanel::fit()
 {
     const auto* pass = document_.pass();
     use_->setEnabled(clean_ && pass != nullptr);
@@ -243,7 +243,7 @@ void LogPanel::fit()
             break;
         default: fit_ = pace::fitByGo(*clean_);
         }
-        text += QLatin1Char('\n') + tr("Go is at %1 of the log").arg(clockText(fit_.go_log_s))
+        text += QLatin1Char('\n') + tr("Go is at %1 of the track").arg(clockText(fit_.go_log_s))
             + (fit_.spread_s > 0.0 ? tr(", within %1 s by the marks.").arg(fit_.spread_s, 0, 'f', 2)
                                    : QStringLiteral("."));
     } catch (const std::invalid_argument& error) {
@@ -255,7 +255,7 @@ void LogPanel::fit()
     showTrip(transport_.stageTime());
 }
 
-void LogPanel::use()
+void TrackPanel::use()
 {
     if (!clean_ || document_.pass() == nullptr) {
         return;
@@ -264,13 +264,13 @@ void LogPanel::use()
         auto pass = *document_.pass();
         pass.trace = pace::traceOf(*clean_, fit_);
         pass.log = file_.toStdString() + ", laid by " + fit_.by;
-        document_.setPass(pass, tr("Take the log %1").arg(file_));
+        document_.setPass(pass, tr("Take the track %1").arg(file_));
     } catch (const std::invalid_argument& error) {
         emit document_.message(tr("%1: %2").arg(file_, QString::fromUtf8(error.what())));
     }
 }
 
-void LogPanel::propose()
+void TrackPanel::propose()
 {
     if (!clean_ || document_.pass() == nullptr) {
         return;
@@ -302,11 +302,11 @@ void LogPanel::propose()
     }
     document_.setPass(pass, tr("Places by the bends of %1").arg(file_));
     emit document_.message(
-        tr("%1 places are proposed by the bends of the log. Play and watch: K keeps one, M sets it anew.")
+        tr("%1 places are proposed by the bends of the track. Play and watch: K keeps one, M sets it anew.")
             .arg(proposed));
 }
 
-void LogPanel::showTrip(double stage_s)
+void TrackPanel::showTrip(double stage_s)
 {
     if (!clean_ || !isVisible()) {
         return;

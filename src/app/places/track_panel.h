@@ -16,11 +16,11 @@ class QTableWidget;
 
 namespace brumefall::app {
 
-class LogPanel : public QWidget {
+class TrackPanel : public QWidget {
     Q_OBJECT
 
 public:
-    LogPanel(Document& document, Transport& transport, QWidget* parent = nullptr);
+    TrackPanel(Document& document, Transport& transport, QWidget* parent = nullptr);
 
     /// Reads a log; what is wrong with it is told in the window.
     void load(const QString& file);

@@ -1,0 +1,57 @@
+#include "widgets/help_view.h"
+
+#include "theme/theme.h"
+#include "widgets/keys.h"
+#include "widgets/panels.h"
+
+#include <QFile>
+#include <QTextBrowser>
+
+#include <set>
+
+namespace brumefall::app {
+
+HelpView::HelpView(QWidget* parent)
+    : QWidget(parent)
+    , text_(new QTextBrowser)
+{
+    setObjectName(QStringLiteral("helpView"));
+    text_->setObjectName(QStringLiteral("helpText"));
+    text_->setOpenLinks(false);
+    text_->setFont(typeface(type::kText));
+    auto* layout = new QVBoxLayout(this);
+    layout->setContentsMargins(10, 8, 10, 8);
+    layout->addWidget(text_, 1);
+    auto* row = new QHBoxLayout;
+    auto* back = addButton(row, tr("Back"), "helpBack", [this] { emit closed(); });
+    bindButton(back, QKeyCombination(Qt::Key_Escape));
+    row->addStretch();
+    layout->addLayout(row);
+    beginAt(this, text_);
+}
+
+void HelpView::showKeys(const QWidget& window, const QString& screen)
+{
+    QString html = tr("<h2>Keys in %1</h2><table cellpadding=\"4\">").arg(screen);
+    std::set<QString> said;
+    for (const KeyBinding* binding : keysNow(&window)) {
+        const QString key = keyName(binding->key());
+        if (said.insert(key + binding->does()).second) {
+            html += QStringLiteral("<tr><td align=\"right\"><b>%1</b></td><td>%2</td></tr>")
+                        .arg(key.toHtmlEscaped(), binding->does().toHtmlEscaped());
+        }
+    }
+    html += tr("</table><p>Letters act wherever no text is being typed; Esc leaves a text. Enter presses what "
+               "has the focus and opens the chosen row; Tab goes on to the next thing.</p>");
+    text_->setHtml(html);
+}
+
+void HelpView::showGuide()
+{
+    QFile file(QStringLiteral(":/guide.md"));
+    if (file.open(QIODevice::ReadOnly)) {
+        text_->setMarkdown(QString::fromUtf8(file.readAll()));
+    }
+}
+
+} // namespace brumefall::app

@@ -1,0 +1,270 @@
+// Nothing typed is lost, nothing said outlives its stage, and what is thrown away can be had back.
+
+#include "document/demo.h"
+#include "places/places_workspace.h"
+#include "widgets/wave_view.h"
+#include "window.h"
+
+#include <QCheckBox>
+#include <QLabel>
+#include <QPlainTextEdit>
+#include <QPushButton>
+#include <QSettings>
+#include <QStandardPaths>
+#include <QTableWidget>
+
+using namespace brumefall;
+using namespace brumefall::app;
+
+namespace {
+
+class KeepingTest : public support::Window {
+protected:
+    void SetUp() override
+    {
+        std::filesystem::remove_all(data());
+        Window::SetUp();
+    }
+    void TearDown() override
+    {
+        window_.reset();
+        std::filesystem::remove_all(data());
+    }
+
+    [[nodiscard]] static std::filesystem::path data()
+    {
+        return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toStdString();
+    }
+    [[nodiscard]] Document& document() { return window_->document(); }
+    [[nodiscard]] QString text() { return find<QPlainTextEdit>("notesEditor")->toPlainText(); }
+
+    void typeBeforeThereIsAStage()
+    {
+        window_->showStart();
+        find<QPushButton>("startWrite")->click();
+        QTest::keyClicks(find<QPlainTextEdit>("notesEditor"), "left four into right three");
+    }
+
+    void secondWindow()
+    {
+        window_->close();
+        window_ = std::make_unique<MainWindow>();
+        window_->show();
+        ASSERT_TRUE(QTest::qWaitForWindowExposed(window_.get()));
+        window_->openLast();
+    }
+};
+
+} // namespace
+
+TEST_F(KeepingTest, WhatIsTypedBeforeThereIsAStageIsThereAtTheNextStart)
+{
+    typeBeforeThereIsAStage();
+    secondWindow(); // closed at once, before the typing was taken
+    EXPECT_EQ(text(), QStringLiteral("left four into right three"));
+    EXPECT_TRUE(find<QWidget>("notesEditor")->isVisible());
+}
+
+TEST_F(KeepingTest, WhatIsTypedBeforeThereIsAStageGoesIntoTheNewOne)
+{
+    typeBeforeThereIsAStage();
+    const auto folder = scratch_.path() / "Named";
+    support::answerFileDialog(folder);
+    window_->findChild<QAction*>(QStringLiteral("newStage"))->trigger();
+    EXPECT_EQ(document().folder(), folder);
+    EXPECT_EQ(text(), QStringLiteral("left four into right three"));
+    EXPECT_EQ(stage::readStage(folder / "stage.brumefall").name, "Named");
+    window_->showStart();
+    EXPECT_TRUE(find<QPushButton>("startWrite")->text().startsWith(QStringLiteral("Write notes now")))
+        << "nothing without a stage is left";
+}
+
+TEST_F(KeepingTest, ANamedStageIsLeftAsItIsByANewOne)
+{
+    openDemo();
+    const auto before = document().stage().text;
+    support::answerFileDialog(scratch_.path() / "Another");
+    window_->findChild<QAction*>(QStringLiteral("newStage"))->trigger();
+    EXPECT_TRUE(text().isEmpty());
+    EXPECT_EQ(stage::readStage(stage_ / "stage.brumefall").text, before);
+}
+
+TEST_F(KeepingTest, SteadyTypingIsOnTheDiskAllTheSame)
+{
+    typeBeforeThereIsAStage();
+    auto* editor = find<QPlainTextEdit>("notesEditor");
+    const auto file = document().folder() / "stage.brumefall";
+    for (int i = 0; i < 25; ++i) {
+        QTest::keyClicks(editor, " 60");
+        QTest::qWait(80); // never a pause
+    }
+    EXPECT_NE(support::read(file).find("60 60 60"), std::string::npos);
+}
+
+TEST_F(KeepingTest, TheStartOffersTheDemoAsACopyOfOnesOwn)
+{
+    ASSERT_TRUE(shippedDemo());
+    window_->showStart();
+    EXPECT_TRUE(find<QPushButton>("startDemo")->isEnabled());
+    find<QPushButton>("startDemo")->click();
+    EXPECT_EQ(document().stage().name, "Lantern Pass");
+    EXPECT_EQ(document().folder(), data() / "demo" / "Lantern Pass");
+    for (QWidget* widget : window_->findChild<QWidget*>(QStringLiteral("startPage"))->findChildren<QWidget*>()) {
+        EXPECT_FALSE(widget->property("text").toString().contains(QStringLiteral("scripts/")));
+    }
+}
+
+TEST_F(KeepingTest, AMessageGoesWithItsStageAndWithTheNextChange)
+{
+    openDemo();
+    window_->showMessage(QStringLiteral("something of this stage"));
+    QTest::qWait(5);
+    auto driver = document().stage().driver;
+    driver.medium_s += 0.1;
+    document().setDriver(driver, QStringLiteral("Change a lead"));
+    EXPECT_EQ(message(), QString());
+    window_->showMessage(QStringLiteral("something of this stage"));
+    QTest::qWait(5);
+    ASSERT_FALSE(document().create(QString::fromStdString((scratch_.path() / "Fresh").string())));
+    EXPECT_EQ(message(), QString());
+}
+
+TEST_F(KeepingTest, ANewStageHasAFreshClockAndItsHeadingsAgreeWithItsRows)
+{
+    openDemo();
+    window_->showWorkspace(MainWindow::kPlaces);
+    window_->transport().setRate(2.0);
+    window_->transport().seekStage(100.0);
+    document().setCurrentNote(QString::fromStdString(document().prepared().placement.notes[30].id));
+    ASSERT_TRUE(waitFor([&] { return !window_->transport().player().isSeeking(); }, 5000));
+    const auto other = scratch_.path() / "Other";
+    ASSERT_FALSE(document().saveCopy(QString::fromStdString(other.string())));
+    ASSERT_TRUE(window_->openStage(QString::fromStdString(other.string())));
+    ASSERT_TRUE(waitFor([&] { return window_->transport().player().isOpen(); }, 10000));
+    EXPECT_EQ(window_->transport().rate(), 1.0);
+    EXPECT_LT(window_->transport().stageTime(), 1.0);
+    EXPECT_EQ(find<QTableWidget>("placesTable")->currentRow(), 0);
+    EXPECT_TRUE(find<QLabel>("nextNote")->text().startsWith(QStringLiteral("1  ")));
+}
+
+TEST_F(KeepingTest, TheClockFollowsGoWhilePaused)
+{
+    openDemo();
+    window_->showWorkspace(MainWindow::kPlaces);
+    window_->transport().seekStage(20.0);
+    ASSERT_TRUE(waitFor([&] { return !window_->transport().player().isSeeking(); }, 5000));
+    QTest::keyClick(window_.get(), Qt::Key_H);
+    EXPECT_TRUE(find<QLabel>("timeLabel")->text().startsWith(QStringLiteral("0:00.0")));
+}
+
+TEST_F(KeepingTest, AMarkThatCanHardlyBeIsAskedBeforeItIsMade)
+{
+    openDemo();
+    window_->showWorkspace(MainWindow::kPlaces);
+    document().setCurrentNote(QString::fromStdString(document().prepared().placement.notes[4].id));
+    const auto before = document().pass()->marks;
+    window_->transport().seekStage(200.0);
+    ASSERT_TRUE(waitFor([&] { return !window_->transport().player().isSeeking(); }, 5000));
+    QTest::keyClick(window_.get(), Qt::Key_M);
+    EXPECT_EQ(document().pass()->marks, before);
+    EXPECT_TRUE(message().contains(QStringLiteral("Note 5 here?"))) << message().toStdString();
+    QTest::keyClick(window_.get(), Qt::Key_M);
+    EXPECT_NE(document().pass()->marks, before) << "asked once, then done";
+}
+
+TEST_F(KeepingTest, KeepingWhereNothingIsProposedSaysSo)
+{
+    openDemo();
+    window_->showWorkspace(MainWindow::kPlaces);
+    document().setCurrentNote(QString::fromStdString(document().prepared().placement.notes[4].id));
+    QTest::keyClick(window_.get(), Qt::Key_K);
+    EXPECT_TRUE(message().contains(QStringLiteral("marked already")));
+}
+
+TEST_F(KeepingTest, CaptionsBeforeAVideoOfferTheirTimesOnceThereIsOne)
+{
+    ASSERT_FALSE(document().create(QString::fromStdString((scratch_.path() / "Fresh").string())));
+    support::answerFileDialog(stage_ / "media" / "stage.srt");
+    find<QPushButton>("importCaptions")->click();
+    find<QPushButton>("captionsAccept")->click();
+    ASSERT_GT(document().stage().captions.place_s.size(), 20U);
+    window_->showWorkspace(MainWindow::kPlaces);
+    EXPECT_FALSE(find<QPushButton>("takeCaptionPlaces")->isVisible());
+    support::answerFileDialog(stage_ / "media" / "stage.mkv");
+    QTest::keyClick(window_.get(), Qt::Key_V);
+    QTest::keyClick(window_.get(), Qt::Key_1, Qt::AltModifier);
+    ASSERT_TRUE(find<QPushButton>("takeCaptionPlaces")->isVisible());
+    QTest::keyClick(window_.get(), Qt::Key_D);
+    EXPECT_GT(document().pass()->marks.size(), 20U);
+    EXPECT_TRUE(document().pass()->marks.front().draft);
+    document().undoStack().undo();
+    EXPECT_TRUE(document().pass()->marks.empty());
+}
+
+TEST_F(KeepingTest, ATakeGoesIntoTheTrashAndComesBack)
+{
+    openDemo();
+    window_->showWorkspace(MainWindow::kLog);
+    auto* table = find<QTableWidget>("takesTable");
+    table->setCurrentCell(1, 0);
+    const auto name = table->item(1, 0)->text().toStdString();
+    const auto take = *std::find_if(document().takes().begin(), document().takes().end(),
+        [&](const stage::Take& t) { return t.name == name; });
+    QTest::keyClick(table, Qt::Key_Delete);
+    EXPECT_EQ(table->rowCount(), 2);
+    EXPECT_FALSE(std::filesystem::exists(stage_ / "takes" / (name + ".json")));
+    EXPECT_FALSE(std::filesystem::exists(stage_ / "takes" / take.audio));
+    EXPECT_TRUE(message().contains(QStringLiteral("in the trash")));
+    document().undoStack().undo();
+    EXPECT_EQ(table->rowCount(), 3);
+    EXPECT_TRUE(std::filesystem::exists(stage_ / "takes" / (name + ".json")));
+    EXPECT_TRUE(std::filesystem::exists(stage_ / "takes" / take.audio));
+    document().undoStack().redo();
+    EXPECT_EQ(table->rowCount(), 2);
+}
+
+TEST_F(KeepingTest, APassIsRenamedTurnedAndTakenAwayAndAllOfItUndone)
+{
+    openDemo();
+    window_->showWorkspace(MainWindow::kPlaces);
+    QTest::keyClick(window_.get(), Qt::Key_2, Qt::AltModifier);
+    auto* name = find<QLineEdit>("passName");
+    name->setFocus();
+    name->selectAll();
+    QTest::keyClicks(name, "night run");
+    QTest::keyClick(name, Qt::Key_Return);
+    EXPECT_EQ(document().pass()->name, "night run");
+    document().save();
+    EXPECT_TRUE(std::filesystem::exists(stage_ / "passes" / "night run.json"));
+    EXPECT_FALSE(std::filesystem::exists(stage_ / "passes" / "stage.json"));
+    const double aspect = window_->transport().player().aspect();
+    find<QPushButton>("turnPicture")->click();
+    EXPECT_TRUE(waitFor([&] { return window_->transport().player().aspect() < 1.0; }, 5000)) << aspect;
+    find<QPushButton>("removePass")->click();
+    EXPECT_EQ(document().passes().size(), 1U);
+    document().undoStack().undo();
+    document().undoStack().undo();
+    document().undoStack().undo();
+    EXPECT_EQ(document().pass()->name, "stage");
+    document().save();
+    EXPECT_TRUE(std::filesystem::exists(stage_ / "passes" / "stage.json"));
+    EXPECT_FALSE(std::filesystem::exists(stage_ / "passes" / "night run.json"));
+}
+
+TEST_F(KeepingTest, StageAndCrewAreRenamedInTheTitle)
+{
+    openDemo();
+    document().rename(QStringLiteral("Lantern Night"), QStringLiteral("Fogbound"));
+    EXPECT_EQ(find<QLabel>("stageTitle")->text(), QStringLiteral("Lantern Night  \u00b7  Fogbound"));
+    document().undoStack().undo();
+    EXPECT_TRUE(find<QLabel>("stageTitle")->text().startsWith(QStringLiteral("Lantern Pass")));
+}
+
+TEST_F(KeepingTest, NotesFromAFileSayWhatTheyReplaced)
+{
+    openDemo();
+    support::write(scratch_.path() / "other.txt", "left two\nright three\n");
+    support::answerFileDialog(scratch_.path() / "other.txt");
+    find<QPushButton>("importNotes")->click();
+    EXPECT_TRUE(message().contains(QStringLiteral("The 67 notes that were here"))) << message().toStdString();
+}
