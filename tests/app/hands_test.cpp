@@ -183,11 +183,21 @@ TEST_F(HandsTest, EveryControlOfPlanIsReachedByKeysAndActs)
     walk(MainWindow::kPlan, {"planSqueezes", "planWhatIf"});
 }
 
-TEST_F(HandsTest, EveryControlOfReadReviewAndLogIsReachedByKeysAndActs)
+TEST_F(HandsTest, EveryControlOfReadIsReachedByKeysAndActs)
 {
     openDemo();
     walk(MainWindow::kRead, {});
+}
+
+TEST_F(HandsTest, EveryControlOfReviewIsReachedByKeysAndActs)
+{
+    openDemo();
     walk(MainWindow::kReview, {});
+}
+
+TEST_F(HandsTest, EveryControlOfLogIsReachedByKeysAndActs)
+{
+    openDemo();
     walk(MainWindow::kLog, {});
 }
 

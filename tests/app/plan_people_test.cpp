@@ -28,7 +28,7 @@ protected:
     /// The simulated reader reads for `length_s`, and what was measured is waited for.
     void calibrate(double length_s)
     {
-        key(Qt::Key_M);
+        key(Qt::Key_T);
         auto* panel = find<CalibrationPanel>("calibration");
         panel->setLength_s(length_s);
         auto* who = find<QComboBox>("calibrationInput");
@@ -152,7 +152,7 @@ TEST_F(PlanPeopleTest, TooShortAReadingIsToldAndNothingIsOffered)
 
 TEST_F(PlanPeopleTest, TheCallsToReadAreThoseOfTheStageAsWritten)
 {
-    key(Qt::Key_M);
+    key(Qt::Key_T);
     const auto first =
         find<QPlainTextEdit>("calibrationText")->toPlainText().section(QLatin1Char('\n'), 0, 0);
     EXPECT_EQ(first.toStdString(), plan().calls.front().text);

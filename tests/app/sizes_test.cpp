@@ -4,6 +4,7 @@
 #include "window.h"
 
 #include <QAbstractButton>
+#include <QAbstractItemView>
 #include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
@@ -26,8 +27,9 @@ protected:
         const QString name = QStringLiteral("%1 \"%2\"").arg(widget->metaObject()->className(),
             widget->objectName().isEmpty() ? widget->property("text").toString().left(30) : widget->objectName());
         const QRect at(widget->mapTo(window_.get(), QPoint(0, 0)), widget->size());
-        const bool scrolled = isScrolled(widget);
-        if (!scrolled && !window_->rect().contains(at)) {
+        const QRect scrolled = scrolledIn(widget);
+        if (scrolled.isNull() ? !window_->rect().contains(at)
+                              : at.left() < scrolled.left() || at.right() > scrolled.right()) {
             faults << name + QStringLiteral(" is off screen");
         }
         if (const auto* label = qobject_cast<const QLabel*>(widget);
@@ -61,14 +63,18 @@ protected:
         return button.fontMetrics().horizontalAdvance(button.text()) + sign;
     }
 
-    [[nodiscard]] bool isScrolled(const QWidget* widget) const
+    /// Where what scrolls up and down with `widget` is seen in the window; null where nothing does.
+    [[nodiscard]] QRect scrolledIn(const QWidget* widget) const
     {
         for (const QWidget* up = widget->parentWidget(); up != nullptr; up = up->parentWidget()) {
-            if (qobject_cast<const QScrollArea*>(up) != nullptr) {
-                return true;
+            if (const auto* area = qobject_cast<const QScrollArea*>(up->parentWidget())) {
+                return {up->mapTo(window_.get(), QPoint(0, 0)), area->viewport()->size()};
+            }
+            if (qobject_cast<const QAbstractItemView*>(up) != nullptr) {
+                return {up->mapTo(window_.get(), QPoint(-100000, 0)), QSize(200000, 1)}; // a table's own cells
             }
         }
-        return false;
+        return {};
     }
 
     /// Siblings that lie over each other.

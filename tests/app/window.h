@@ -17,10 +17,14 @@
 namespace support {
 
 /// Types `file` into the file dialog that is about to open, and accepts it.
-inline void answerFileDialog(const std::filesystem::path& file)
+inline void answerFileDialog(const std::filesystem::path& file, int patience = 50)
 {
-    QTimer::singleShot(300, [file] {
+    QTimer::singleShot(100, [file, patience] {
         auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+        if (dialog == nullptr && patience > 0) {
+            answerFileDialog(file, patience - 1);
+            return;
+        }
         ASSERT_NE(dialog, nullptr);
         auto* name = dialog->findChild<QLineEdit*>();
         ASSERT_NE(name, nullptr);

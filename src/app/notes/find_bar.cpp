@@ -1,6 +1,7 @@
 #include "notes/find_bar.h"
 
 #include "notes/notes_editor.h"
+#include "widgets/flow_layout.h"
 
 #include <QComboBox>
 #include <QGridLayout>
@@ -86,9 +87,11 @@ FindBar::FindBar(NotesEditor& editor, QWidget* parent)
     find_row->addWidget(replace_, 2);
     find_row->addWidget(all);
     find_row->addWidget(close);
-    auto* grades_row = new QHBoxLayout;
-    grades_row->addWidget(new QLabel(tr("Grades")));
-    grades_row->addWidget(change_, 1);
+    auto* grades_row = new FlowLayout;
+    auto* grades = new QLabel(tr("Grades"));
+    grades->setMinimumHeight(30);
+    grades_row->addWidget(grades);
+    grades_row->addWidget(change_);
     grades_row->addWidget(from_);
     grades_row->addWidget(to_);
     grades_row->addWidget(renumber);

@@ -97,6 +97,9 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     splitter->addWidget(makeTextSide());
     splitter->addWidget(makeUnderstandingSide());
     splitter->setSizes({560, 600});
+    splitter->setChildrenCollapsible(false);
+    splitter->setStretchFactor(0, 1);
+    splitter->setStretchFactor(1, 1);
     pages_->addWidget(splitter);
     pages_->addWidget(captions_);
     auto* layout = new QVBoxLayout(this);

@@ -4,6 +4,7 @@
 #include "formats/notes_json.h"
 #include "notes/grade_table.h"
 #include "notes/ready_made.h"
+#include "widgets/panels.h"
 #include "widgets/when_seen.h"
 
 #include <QComboBox>
@@ -81,16 +82,12 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     row(2, tr("Scale"), scale_);
     row(3, tr("150 is said"), hundreds_);
     grid->setColumnStretch(1, 1);
-    auto* buttons = new QHBoxLayout;
-    const auto button = [&](const QString& text, const char* name, auto slot) {
-        auto* b = new QPushButton(text);
-        b->setObjectName(QString::fromLatin1(name));
-        connect(b, &QPushButton::clicked, this, slot);
-        buttons->addWidget(b);
+    auto* buttons = new FlowLayout;
+    const auto button = [&](const QString& text, const char* name, void (StylePanel::*act)()) {
+        makeCompact(addButton(buttons, text, name, [this, act] { (this->*act)(); }));
     };
     button(tr("Add a word"), "addWord", &StylePanel::addWord);
     button(tr("Remove"), "removeWord", &StylePanel::removeWord);
-    buttons->addStretch();
     button(tr("Load\u2026"), "importStyle", &StylePanel::importStyle);
     button(tr("Save as a file\u2026"), "exportStyle", &StylePanel::exportStyle);
     auto* layout = new QVBoxLayout(this);
@@ -98,8 +95,8 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     layout->addLayout(grid);
     layout->addWidget(evidence_);
     layout->addWidget(words_, 1);
-    words_->setMinimumHeight(110);
-    grades_->setMinimumHeight(130);
+    words_->setMinimumSize(100, 110);
+    grades_->setMinimumSize(100, 130);
     layout->addWidget(grades_, 1);
     layout->addLayout(buttons);
 

@@ -292,6 +292,8 @@ ReviewWorkspace::ReviewWorkspace(
         }
     });
     connect(&document_, &Document::opened, this, [this] {
+        model_->show(nullptr);
+        gap_->scene() = GapScene{};
         take_.reset();
         gap_->setSpan(0.0, 20.0);
     });
@@ -334,6 +336,7 @@ void ReviewWorkspace::showTake(const QString& name)
     const auto& takes = document_.takes();
     const auto it = std::find_if(
         takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name.toStdString(); });
+    const QString chosen = table_->currentIndex().data(Qt::UserRole).toString();
     model_->show(nullptr);
     gap_->scene() = GapScene{};
     if (it == takes.end()) {
@@ -392,7 +395,10 @@ void ReviewWorkspace::showTake(const QString& name)
     } catch (const media::MediaError&) {
         wave_->setPeaks({}, take_->clock);
     }
-    if (another && judged) { // a take may begin anywhere in the stage: its first fault, else its first note
+    if (!another) {
+        table_->selectRow(model_->rowOf(chosen));
+        gap_->showNote(chosen.toStdString());
+    } else if (judged) { // a take may begin anywhere in the stage: its first fault, else its first note
         const auto& verdicts = take_->verdicts;
         const auto inside = [](const take::Verdict& v) { return !v.outside_take; };
         auto first = std::find_if(verdicts.begin(), verdicts.end(),

@@ -28,13 +28,12 @@ private:
     /// The whole view with QPainter, but for a picture that OpenGL has drawn already.
     void paint(QPainter& painter, bool picture_drawn);
     void refresh();
+    void fitHeight();
     [[nodiscard]] QRectF pictureRect() const;
 
     media::Player& player_;
-    QWidget* canvas_ = nullptr; ///< covers the view where the picture is drawn with OpenGL
-    void fitHeight();
-
     bool fitted_ = false;
+    QWidget* canvas_ = nullptr; ///< covers the view where the picture is drawn with OpenGL
     QString overlay_;
     QString empty_text_;
 };
