@@ -6,6 +6,7 @@
 #include "formats/plan_json.h"
 #include "formats/take_json.h"
 #include "media/aligner.h"
+#include "media/pronunciations.h"
 #include "stage/stage.h"
 
 #include <nlohmann/json.hpp>
@@ -140,7 +141,7 @@ int runCaptions(int argc, char** argv)
 {
     const auto arguments = parseArguments(argc, argv, {});
     const auto cues = captions::readCues(formats::readText(arguments.positional), arguments.positional);
-    print(formats::draftToJson(captions::draftNotes(cues)));
+    print(formats::draftToJson(captions::draftNotes(cues, {}, media::englishPronunciations())));
     return kFine;
 }
 

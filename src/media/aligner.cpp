@@ -1,6 +1,7 @@
 #include "media/aligner.h"
 
 #include "media/condense.h"
+#include "media/phones.h"
 #include "media/reading_grammar.h"
 #include "media/resample.h"
 
@@ -17,7 +18,6 @@ extern "C" {
 namespace brumefall::media {
 namespace {
 
-constexpr const char* kModelFolder = "/usr/share/pocketsphinx/model/en-us";
 constexpr double kFrame_s = 0.01;
 
 struct DecoderFreer {
@@ -28,7 +28,7 @@ using Decoder = std::unique_ptr<ps_decoder_t, DecoderFreer>;
 Decoder makeDecoder()
 {
     err_set_logfp(nullptr);
-    const std::string folder = kModelFolder;
+    const std::string folder = kSpeechModelFolder;
     cmd_ln_t* config = cmd_ln_init(nullptr, ps_args(), TRUE, "-hmm", (folder + "/en-us").c_str(), "-dict",
         (folder + "/cmudict-en-us.dict").c_str(), "-beam", "1e-75", "-wbeam", "1e-75", "-pbeam", "1e-75",
         "-remove_silence", "no", "-bestpath", "no", nullptr);
@@ -37,7 +37,7 @@ Decoder makeDecoder()
         cmd_ln_free_r(config);
     }
     if (!decoder) {
-        throw MediaError(kModelFolder, "the speech model is not there; install pocketsphinx-en-us");
+        throw MediaError(kSpeechModelFolder, "the speech model is not there; install pocketsphinx-en-us");
     }
     return decoder;
 }

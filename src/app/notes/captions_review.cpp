@@ -1,6 +1,7 @@
 #include "notes/captions_review.h"
 
 #include "formats/files.h"
+#include "media/pronunciations.h"
 #include "theme/theme.h"
 #include "widgets/clock.h"
 #include "widgets/panels.h"
@@ -126,7 +127,8 @@ void CaptionsReview::open(const QString& file)
 {
     const auto content = formats::readText(file.toStdString());
     draft_ = captions::draftNotes(
-        captions::readCues(content, QFileInfo(file).fileName().toStdString()), document_.stage().style);
+        captions::readCues(content, QFileInfo(file).fileName().toStdString()), document_.stage().style,
+        media::englishPronunciations());
     file_ = QFileInfo(file).fileName();
     kept_as_heard_.clear();
     stages_->clear();

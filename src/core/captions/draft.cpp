@@ -1,198 +1,420 @@
 #include "captions/draft.h"
 
-#include "captions/heard_words.h"
-#include "captions/tidy.h"
-#include "notes/atom_line.h"
-#include "notes/dictionary.h"
-#include "notes/line_parser.h"
+#include "captions/heard.h"
+#include "notes/spoken.h"
 #include "notes/text.h"
+#include "notes/weighted_reading.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace brumefall::captions {
 namespace {
 
-using notes::Order;
-using notes::Role;
+using notes::By;
+using notes::HeardWord;
+using notes::Kind;
+using notes::Part;
+using notes::Pause;
+using notes::Said;
 
-/// How sure it is that words shown again at an edge were said once.
-constexpr double kShownAgain = 0.9;
+/// What was said of one note: parts [first, last) of the reading, and what joins it to the next.
+struct ReadNote {
+    std::vector<const Said*> parts;
+    std::vector<const Said*> joiner; ///< "into", "and": before it
+    std::vector<const Said*> distance; ///< after it
+    std::size_t first_word = 0;
+    std::size_t last_word = 0;
+    bool corner = false;
+    bool prefixed = false; ///< begins with something other than its head
+    bool begins_at_edge = false;
+    Pause pause = Pause::none; ///< before its first word, joiner included
 
-/// What a line is, beside notes.
-struct LineRole {
-    bool talk = false; ///< nothing but chatter
-    bool countdown = false;
-    bool go = false;
-    bool stop = false;
-    bool road = false; ///< something in it says what road comes
+    [[nodiscard]] std::string text() const
+    {
+        std::string out;
+        for (const Said* said : parts) {
+            out += (out.empty() || said->words.empty() ? "" : " ") + said->words;
+        }
+        return out;
+    }
 };
 
-/// Words that say what road comes; a line with one of them is no mere talk.
-bool saysRoad(const notes::Atom& atom)
+bool isHead(Part part)
 {
-    const auto is = [&](std::initializer_list<Role> roles) { return notes::isOneOf(roles, atom.role); };
-    return is({Role::direction, Role::number, Role::shape, Role::warning, Role::finish, Role::stop,
-               Role::line, Role::junction, Role::chicane})
-        || (atom.role == Role::named_grade
-            && (atom.value.ends_with("hairpin") || atom.value.ends_with("square")));
+    return part == Part::left || part == Part::right || part == Part::grade || part == Part::named_grade
+        || part == Part::chicane;
 }
 
-LineRole roleOf(const std::string& text, const notes::Dictionary& dictionary, Order order)
+bool isTalk(const Said& said)
 {
-    const auto tokens = notes::tokenise(text, dictionary);
-    const auto atoms = notes::findAtoms(tokens, order, dictionary);
-    LineRole role;
-    role.talk = !atoms.empty();
-    std::size_t talk = 0;
-    std::size_t odd = 0;
-    std::size_t content = 0;
-    bool road = false;
-    for (const auto& atom : atoms) {
-        talk += atom.role == Role::chatter ? 1 : 0;
-        odd += atom.role == Role::unknown ? 1 : 0;
-        content += notes::isOneOf({Role::chatter, Role::unknown, Role::glue}, atom.role) ? 0 : 1;
-        road = road || saysRoad(atom);
-        role.talk = role.talk && (atom.role == Role::chatter || atom.role == Role::glue);
-        role.countdown = role.countdown || (atom.role == Role::chatter && atom.value == "countdown");
-        role.stop = role.stop || atom.role == Role::stop;
+    return said.state.kind == Kind::talk || said.part == Part::chatter;
+}
+
+/// What happens along the stream: notes, distances before the first, talk, and where stages begin and end.
+struct Event {
+    enum What { note, lead_in, talk, go, stop } what = note;
+    ReadNote read; ///< of a note
+    std::size_t first = 0; ///< words of talk, of a countdown
+    std::size_t last = 0;
+};
+
+class Grouper {
+public:
+    Grouper(const std::vector<Said>& said, const std::vector<HeardWord>& words)
+        : said_(said)
+        , words_(words)
+    {
     }
-    role.road = road;
-    // "so that was a good stage, I thought the tyres were cold"
-    role.talk = role.talk || (!road && talk >= 2 && talk + odd >= content);
-    const auto words = notes::splitWords(text);
-    role.go = role.talk && !words.empty() && words.back() == "go";
-    return role;
+
+    std::vector<Event> group()
+    {
+        for (std::size_t i = 0; i < said_.size(); ++i) {
+            take(said_[i], i);
+        }
+        return std::move(events_);
+    }
+
+private:
+    void take(const Said& said, std::size_t i)
+    {
+        if (said.part == Part::countdown || said.part == Part::go) {
+            events_.push_back({Event::go, {}, said.first, said.last});
+            open_ = false;
+            return;
+        }
+        if (isTalk(said)) {
+            if (!events_.empty() && events_.back().what == Event::talk) {
+                events_.back().last = said.last;
+            } else {
+                events_.push_back({Event::talk, {}, said.first, said.last});
+                open_ = open_ && said.state.kind != Kind::talk && said.state.kind != Kind::start;
+            }
+            return;
+        }
+        if (said.begins) {
+            begin(said);
+            return;
+        }
+        switch (said.part) {
+        case Part::distance: distance(said); return;
+        case Part::into:
+            if (said.state.kind == Kind::after_into) {
+                joiner_.push_back(&said);
+                return;
+            }
+            break;
+        case Part::and_:
+            if (nextBegins(i) || said.state.kind == Kind::after_into) {
+                joiner_.push_back(&said);
+                return;
+            }
+            break;
+        case Part::again:
+        case Part::skipped: return;
+        case Part::glue:
+            if (notes::splitWords(said.words).size() == 1 && said.words != "for") {
+                return;
+            }
+            break;
+        default: break;
+        }
+        if (open_) {
+            add(last_note_, said);
+        } else if (said.part != Part::glue && said.part != Part::unknown && said.part != Part::and_) {
+            begin(said);
+        }
+    }
+
+    [[nodiscard]] bool nextBegins(std::size_t i) const
+    {
+        for (std::size_t k = i + 1; k < said_.size(); ++k) {
+            if (said_[k].part != Part::glue && said_[k].part != Part::again) {
+                return said_[k].begins;
+            }
+        }
+        return false;
+    }
+
+    void begin(const Said& said)
+    {
+        Event event;
+        event.read.joiner = std::exchange(joiner_, {});
+        const std::size_t first =
+            event.read.joiner.empty() ? said.first : std::min(said.first, event.read.joiner.front()->first);
+        event.read.first_word = first;
+        event.read.pause = words_[first].pause;
+        event.read.prefixed = !isHead(said.part);
+        events_.push_back(std::move(event));
+        last_note_ = events_.size() - 1;
+        open_ = true;
+        add(last_note_, said);
+    }
+
+    void add(std::size_t event, const Said& said)
+    {
+        ReadNote& note = events_[event].read;
+        note.parts.push_back(&said);
+        note.last_word = said.last;
+        note.corner = note.corner || isHead(said.part);
+        if (said.part == Part::stop) {
+            events_.push_back({Event::stop, {}, said.first, said.last});
+        }
+    }
+
+    void distance(const Said& said)
+    {
+        if (last_note_ < events_.size() && events_[last_note_].what == Event::note) {
+            ReadNote& note = events_[last_note_].read;
+            note.distance.push_back(&said);
+            note.last_word = said.last;
+        } else {
+            events_.push_back({Event::lead_in, {}, said.first, said.last});
+            events_.back().read.distance.push_back(&said);
+        }
+        joiner_.clear();
+        open_ = false;
+    }
+
+    const std::vector<Said>& said_;
+    const std::vector<HeardWord>& words_;
+    std::vector<Event> events_;
+    std::vector<const Said*> joiner_;
+    std::size_t last_note_ = static_cast<std::size_t>(-1);
+    bool open_ = false; ///< the last note can still grow
+};
+
+/// A monotone table from the reading's own probability to how often such a note was right, on made captions.
+double calibrated(double probability)
+{
+    struct Point {
+        double said;
+        double right;
+    };
+    constexpr Point kTable[]{{0.0, 0.2}, {0.3, 0.4}, {0.6, 0.68}, {0.8, 0.8}, {0.9, 0.88}, {0.97, 0.94}, {1.0, 0.985}};
+    for (std::size_t i = 1; i < std::size(kTable); ++i) {
+        if (probability <= kTable[i].said) {
+            const auto& a = kTable[i - 1];
+            const auto& b = kTable[i];
+            return a.right + (b.right - a.right) * (probability - a.said) / (b.said - a.said);
+        }
+    }
+    return kTable[std::size(kTable) - 1].right;
 }
 
 class Drafter {
 public:
-    Drafter(const std::vector<Cue>& cues, const notes::Style& style)
-        : dictionary_(style)
-        , words_(heardWords(cues))
+    Drafter(const std::vector<Cue>& cues, const notes::Style& style, const notes::Pronunciations& pronunciations)
+        : words_(heardWords(cues))
     {
-        draft_.order = style.order.value_or(orderOf(words_));
+        const auto lattice = notes::alternativesOf(words_, style, pronunciations);
+        reading_ = style.order ? notes::readLattice(lattice, *style.order) : notes::readLattice(lattice);
+        draft_.order = reading_.order;
+        last_s_ = cues.empty() ? 0.0 : cues.back().end_s;
     }
 
     Draft draft()
     {
-        for (const auto& [begin, end] : cutIntoCalls(words_, draft_.order)) {
-            addCall(begin, end);
+        for (Event& event : Grouper(reading_.said, words_).group()) {
+            take(event);
         }
         closeStage();
         return std::move(draft_);
     }
 
 private:
-    void addCall(std::size_t begin, std::size_t end)
+    void take(Event& event)
+    {
+        switch (event.what) {
+        case Event::note:
+            if (isBetweenStages() && !event.read.corner) {
+                addTalk(event.read.first_word, event.read.last_word);
+            } else {
+                addNote(event.read);
+            }
+            break;
+        case Event::lead_in: addLeadIn(event); break;
+        case Event::talk: addTalk(event.first, event.last); break;
+        case Event::go:
+            if (!draft_.calls.empty() && !counted_down_) {
+                closeStage();
+            }
+            go_s_ = words_[event.last - 1].word == "go" ? words_[event.last - 1].at_s : endOf(event.last);
+            counted_down_ = true;
+            draft_.chatter += static_cast<int>(event.last - event.first);
+            break;
+        case Event::stop: closeStage(); break;
+        }
+    }
+
+    void addNote(const ReadNote& note)
+    {
+        if (note.text().empty()) {
+            return;
+        }
+        if (!continuesCall(note)) {
+            openCall(note.first_word);
+        }
+        DraftCall& call = draft_.calls.back();
+        append(call, note.joiner);
+        append(call, note.parts);
+        append(call, note.distance);
+        hear(call, note.last_word);
+        DraftNote draft{words_[note.first_word].at_s, endOf(note.last_word), 1.0, {}};
+        double least = 1.0;
+        for (const Said* said : note.parts) {
+            if (said->sure < least && said->part != Part::glue) {
+                least = said->sure;
+                draft.doubt = doubtOf(*said);
+            }
+        }
+        draft.sure = calibrated(least);
+        if (least > 0.9) {
+            draft.doubt.clear();
+        }
+        call.notes.push_back(std::move(draft));
+        call.end_s = endOf(note.last_word);
+        before_is_corner_ = note.corner;
+    }
+
+    /// A line of notes is a breath: notes joined by a word belong to one call, and so do those that follow each
+    /// other without a pause. A note without a corner stands on a line of its own, where it cannot be taken for
+    /// a part of its neighbour.
+    [[nodiscard]] bool continuesCall(const ReadNote& note) const
+    {
+        if (draft_.calls.empty() || closed_) {
+            return false;
+        }
+        constexpr std::size_t kLongCall = 5;
+        if (!note.joiner.empty()) {
+            return true;
+        }
+        const bool pause = note.pause != Pause::none && note.pause != Pause::comma;
+        return note.corner && before_is_corner_ && !note.prefixed && !pause
+            && draft_.calls.back().notes.size() < kLongCall && !draft_.calls.back().notes.empty();
+    }
+
+    void openCall(std::size_t word)
     {
         DraftCall call;
-        call.line = words_[begin].line;
-        call.at_s = words_[begin].at_s;
-        const double pace_s = end - begin > 1
-            ? (words_[end - 1].at_s - words_[begin].at_s) / static_cast<double>(end - begin - 1)
-            : 0.3;
-        call.end_s = words_[end - 1].at_s + pace_s;
-        std::vector<std::string> words;
-        for (std::size_t i = begin; i < end; ++i) {
-            if (!words_[i].shown_again.empty()) {
-                call.heard += (call.heard.empty() ? "" : " ") + words_[i].shown_again;
-                call.repairs.push_back({0, words_[i].shown_again, "", kShownAgain});
-            }
-            call.heard += (call.heard.empty() ? "" : " ") + words_[i].word;
-            words.push_back(words_[i].word);
-        }
-        if (const LineRole heard = roleOf(notes::joinWords(words), dictionary_, draft_.order);
-            heard.talk && !heard.countdown && !heard.go) {
-            addTalk(std::move(call), end - begin);
-            return;
-        }
-        auto tidied = tidy(std::move(words), draft_.order);
-        call.repairs.insert(call.repairs.end(), tidied.repairs.begin(), tidied.repairs.end());
-        removeTalkAtTheEdges(tidied.words, call);
-        for (Repair& repair : call.repairs) {
-            repair.line = call.line;
-        }
-        call.text = notes::joinWords(tidied.words);
-        const LineRole role = roleOf(call.text, dictionary_, draft_.order);
-        if (role.countdown || role.go) {
-            closeStage();
-            go_s_ = call.end_s;
-            counted_down_ = true;
-        }
-        if (role.talk || (!role.road && isBetweenStages())) {
-            addTalk(std::move(call), end - begin);
-            return;
-        }
+        call.line = words_[word].line;
+        call.at_s = words_[word].at_s;
+        call.end_s = call.at_s;
         draft_.calls.push_back(std::move(call));
-        if (role.stop) {
-            closeStage();
+        heard_to_ = word;
+        closed_ = false;
+    }
+
+    void append(DraftCall& call, const std::vector<const Said*>& parts)
+    {
+        for (const Said* said : parts) {
+            const std::string words = said->part == Part::unknown ? heardIn(said->first, said->last) : said->words;
+            call.text += (call.text.empty() || words.empty() ? "" : " ") + words;
         }
+    }
+
+    /// Adds what was heard up to word `last`, and what of it was mended or left out.
+    void hear(DraftCall& call, std::size_t last)
+    {
+        if (last <= heard_to_) {
+            return;
+        }
+        call.heard += (call.heard.empty() ? "" : " ") + heardIn(heard_to_, last);
+        for (const Said& said : reading_.said) {
+            if (said.first < heard_to_ || said.last > last || said.part == Part::unknown || isTalk(said)
+                || said.by == By::word) {
+                continue;
+            }
+            const std::string from = heardIn(said.first, said.last);
+            if (from != said.words) {
+                mend(call, said, from);
+            }
+        }
+        heard_to_ = last;
+    }
+
+    /// The parts of one stretch ("460" is "4", "60") are one thing mended.
+    static void mend(DraftCall& call, const Said& said, const std::string& from)
+    {
+        if (said.by == By::split && !call.repairs.empty() && call.repairs.back().from == from) {
+            call.repairs.back().to += " " + said.words;
+            call.repairs.back().confidence = std::min(call.repairs.back().confidence, said.sure);
+        } else {
+            call.repairs.push_back({call.line, from, said.words, said.sure});
+        }
+    }
+
+    [[nodiscard]] std::string doubtOf(const Said& said) const
+    {
+        const std::string heard = heardIn(said.first, said.last);
+        return said.words == heard ? said.words + "?" : said.words + "? heard: " + heard;
+    }
+
+    void addLeadIn(const Event& event)
+    {
+        openCall(event.first);
+        append(draft_.calls.back(), event.read.distance);
+        hear(draft_.calls.back(), event.last);
+        draft_.calls.back().end_s = endOf(event.last);
+        closed_ = true;
+    }
+
+    void addTalk(std::size_t first, std::size_t last)
+    {
+        draft_.chatter += static_cast<int>(last - first);
+        DraftCall talk;
+        talk.line = words_[first].line;
+        talk.at_s = words_[first].at_s;
+        talk.end_s = endOf(last);
+        talk.heard = heardIn(first, last);
+        draft_.talk.push_back(std::move(talk));
+        closed_ = true;
+    }
+
+    [[nodiscard]] std::string heardIn(std::size_t first, std::size_t last) const
+    {
+        std::string text;
+        for (std::size_t i = first; i < last; ++i) {
+            text += (text.empty() ? "" : " ") + words_[i].word;
+        }
+        return text;
+    }
+
+    /// When the word before `last` is over.
+    [[nodiscard]] double endOf(std::size_t last) const
+    {
+        constexpr double kLongestWord_s = 0.8;
+        const double next_s = last < words_.size() ? words_[last].at_s : last_s_;
+        return std::clamp(next_s, words_[last - 1].at_s, words_[last - 1].at_s + kLongestWord_s);
     }
 
     /// After a stop, and no countdown heard since.
     [[nodiscard]] bool isBetweenStages() const
     {
-        return !draft_.stages.empty() && draft_.stages.back().last_call == draft_.calls.size()
-            && !counted_down_;
-    }
-
-    void addTalk(DraftCall call, std::size_t words)
-    {
-        draft_.chatter += static_cast<int>(words);
-        call.text.clear();
-        call.repairs.clear();
-        draft_.talk.push_back(std::move(call));
-    }
-
-    /// "lovely, keep pushing, 150 left two": what is said before and after the notes of a call goes, and is
-    /// told.
-    void removeTalkAtTheEdges(std::vector<std::string>& words, DraftCall& call)
-    {
-        const auto tokens = notes::tokenise(notes::joinWords(words), dictionary_);
-        const auto atoms = notes::findAtoms(tokens, draft_.order, dictionary_);
-        const auto isTalk = [](const notes::Atom& atom) {
-            return atom.role == Role::chatter && atom.value != "countdown";
-        };
-        const auto isAny = [&](const notes::Atom& atom) { return isTalk(atom) || atom.role == Role::glue; };
-        if (tokens.size() != words.size()) {
-            return; // a word that stands for several: its place is not known here
-        }
-        const auto first = std::find_if_not(atoms.begin(), atoms.end(), isAny);
-        const auto last = std::find_if_not(atoms.rbegin(), atoms.rend(), isAny).base();
-        if (first >= last) {
-            return;
-        }
-        const auto remove = [&](std::size_t from, std::size_t to) {
-            const auto begin = words.begin() + static_cast<std::ptrdiff_t>(from);
-            const auto end = words.begin() + static_cast<std::ptrdiff_t>(to);
-            call.repairs.push_back({0, notes::joinWords({begin, end}), "", 0.8});
-            draft_.chatter += static_cast<int>(to - from);
-            words.erase(begin, end);
-        };
-        if (std::any_of(last, atoms.end(), isTalk)) {
-            remove((last - 1)->last, words.size());
-        }
-        if (std::any_of(atoms.begin(), first, isTalk)) {
-            remove(0, first->first);
-        }
+        return !draft_.stages.empty() && draft_.stages.back().last_call == draft_.calls.size() && !counted_down_;
     }
 
     void closeStage()
     {
         const std::size_t first = draft_.stages.empty() ? 0 : draft_.stages.back().last_call;
+        closed_ = true;
         if (first < draft_.calls.size()) {
             const DraftCall& from = draft_.calls[first];
-            draft_.stages.push_back({counted_down_ ? std::min(go_s_, from.at_s) : from.at_s,
-                draft_.calls.back().end_s, counted_down_, first, draft_.calls.size()});
+            draft_.stages.push_back({counted_down_ ? go_s_ : from.at_s, draft_.calls.back().end_s, counted_down_,
+                first, draft_.calls.size()});
+            counted_down_ = false;
         }
-        counted_down_ = false;
     }
 
-    notes::Dictionary dictionary_;
     std::vector<HeardWord> words_;
+    notes::Reading reading_;
     Draft draft_;
+    double last_s_ = 0.0;
     double go_s_ = 0.0;
     bool counted_down_ = false;
+    bool closed_ = true; ///< the last call takes no more notes
+    bool before_is_corner_ = false;
+    std::size_t heard_to_ = 0; ///< words that stand in a call's `heard`
 };
 
 } // namespace
@@ -200,15 +422,16 @@ private:
 double DraftCall::confidence() const
 {
     double least = 1.0;
-    for (const Repair& repair : repairs) {
-        least = std::min(least, repair.confidence);
+    for (const DraftNote& note : notes) {
+        least = std::min(least, note.sure);
     }
     return least;
 }
 
-Draft draftNotes(const std::vector<Cue>& cues, const notes::Style& style)
+Draft draftNotes(
+    const std::vector<Cue>& cues, const notes::Style& style, const notes::Pronunciations& pronunciations)
 {
-    return Drafter(cues, style).draft();
+    return Drafter(cues, style, pronunciations).draft();
 }
 
 std::string draftText(const Draft& draft, std::size_t first, std::size_t last,
@@ -232,9 +455,10 @@ std::vector<DraftPlace> draftPlaces(
             continue;
         }
         const DraftCall& said = draft.calls[static_cast<std::size_t>(it - line_of_call.begin())];
-        const double share = 1.0 / static_cast<double>(call.notes.size());
-        const double said_s = said.at_s + share * (said.end_s - said.at_s);
-        places.push_back({call.notes.front().id, said_s + lead_s});
+        for (std::size_t n = 0; n < call.notes.size() && (n == 0 || n < said.notes.size()); ++n) {
+            const double said_s = n < said.notes.size() ? said.notes[n].end_s : said.end_s;
+            places.push_back({call.notes[n].id, said_s + lead_s});
+        }
     }
     return places;
 }
@@ -244,6 +468,9 @@ notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style
     auto with_order = style;
     with_order.order = draft.order;
     auto parsed = notes::parseNotes(draftText(draft, 0, draft.calls.size()), with_order);
+    if (!style.order) {
+        std::erase_if(parsed.style.evidence, [](const notes::Evidence& evidence) { return evidence.line == 0; });
+    }
     const auto fileLine = [&](int line) {
         const auto index = static_cast<std::size_t>(line - 1);
         return line >= 1 && index < draft.calls.size() ? draft.calls[index].line : line;
@@ -251,7 +478,13 @@ notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style
     for (notes::Call& call : parsed.calls) {
         const auto index = static_cast<std::size_t>(call.line - 1);
         if (index < draft.calls.size()) {
-            call.at_s = draft.calls[index].at_s;
+            const DraftCall& said = draft.calls[index];
+            call.at_s = said.at_s;
+            for (std::size_t n = 0; n < call.notes.size(); ++n) {
+                const bool same = said.notes.size() == call.notes.size();
+                call.notes[n].sure = same ? said.notes[n].sure : said.confidence();
+                call.notes[n].doubt = same ? said.notes[n].doubt : std::string();
+            }
         }
         call.line = fileLine(call.line);
     }

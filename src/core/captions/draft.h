@@ -3,14 +3,30 @@
 #pragma once
 
 #include "captions/cues.h"
-#include "captions/tidy.h"
 #include "notes/parser.h"
+#include "notes/pronunciation.h"
 
 #include <functional>
 #include <string>
 #include <vector>
 
 namespace brumefall::captions {
+
+/// One thing that was mended: "of a" to "over", or left out ("" to). How sure it is, from 0 to 1.
+struct Repair {
+    int line = 0;
+    std::string from;
+    std::string to;
+    double confidence = 0.0;
+};
+
+/// A note of a proposed call. Times in the media, of its own words.
+struct DraftNote {
+    double at_s = 0.0;
+    double end_s = 0.0;
+    double sure = 1.0; ///< how likely it is what was said, 0 to 1
+    std::string doubt; ///< what is least sure of it, and what was heard there; empty where nothing is
+};
 
 /// One proposed call.
 struct DraftCall {
@@ -20,8 +36,9 @@ struct DraftCall {
     std::string heard; ///< as captioned
     std::string text; ///< as proposed
     std::vector<Repair> repairs;
+    std::vector<DraftNote> notes;
 
-    /// How sure the proposal is: that of its least sure repair, 1 where nothing was mended.
+    /// How sure the proposal is: that of its least sure note.
     [[nodiscard]] double confidence() const;
 };
 
@@ -42,7 +59,10 @@ struct Draft {
     int chatter = 0; ///< words of talk that were left out of the calls
 };
 
-[[nodiscard]] Draft draftNotes(const std::vector<Cue>& cues, const notes::Style& style = {});
+/// Reads captions by one weighted reading of the whole stream. What words sound like is told by `pronunciations`,
+/// where there are any.
+[[nodiscard]] Draft draftNotes(const std::vector<Cue>& cues, const notes::Style& style = {},
+    const notes::Pronunciations& pronunciations = {});
 
 /// The draft's calls [first, last) as notes text, one call a line; `take` says for each call whether its
 /// proposal is taken or what was heard is kept.
@@ -52,9 +72,9 @@ struct Draft {
 /// The whole draft understood: lines are those of the file, calls have their `at_s`.
 [[nodiscard]] notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style = {});
 
-/// Where the notes of a draft's calls probably are, in media seconds: what a call of captions says is said
-/// ahead of its place by about `lead_s`. `line_of_call` gives each draft call's line in the text of `parsed`
-/// (0 where the call was not taken); one place for the first note of each call.
+/// Where the notes of a draft's calls probably are, in media seconds: a note of captions is said ahead of its
+/// place by about `lead_s`. `line_of_call` gives each draft call's line in the text of `parsed` (0 where the call
+/// was not taken).
 struct DraftPlace {
     std::string note;
     double media_s = 0.0;

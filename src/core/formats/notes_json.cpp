@@ -113,6 +113,8 @@ Json noteToJson(const notes::Note& note)
         link["metres"] = note.link.metres;
     }
     json["link"] = std::move(link);
+    json["sure"] = std::round(note.sure * 1000.0) / 1000.0;
+    putText(json, "doubt", note.doubt);
     return json;
 }
 
@@ -138,12 +140,17 @@ Json notesToJson(const notes::ParsedNotes& parsed)
     for (const auto& item : parsed.unknown) {
         unknown.push_back({{"line", item.line}, {"text", item.text}, {"suggestion", item.suggestion}});
     }
-    return {{"format", "brumefall/notes/1"},
+    Json json{{"format", "brumefall/notes/1"},
         {"style",
             {{"order", notes::toString(parsed.style.order)}, {"scale", notes::toString(parsed.style.scale)},
-                {"evidence", std::move(evidence)}}},
-        {"calls", std::move(calls)}, {"words", parsed.words}, {"understood", parsed.understood},
-        {"chatter", parsed.chatter}, {"unknown", std::move(unknown)}};
+                {"evidence", std::move(evidence)}}}};
+    if (parsed.lead_in_m > 0.0) {
+        json["lead_in_m"] = parsed.lead_in_m;
+    }
+    json["calls"] = std::move(calls);
+    json.update({{"words", parsed.words}, {"understood", parsed.understood}, {"chatter", parsed.chatter},
+        {"unknown", std::move(unknown)}});
+    return json;
 }
 
 Json styleToJson(const notes::Style& style)

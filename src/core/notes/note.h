@@ -85,6 +85,8 @@ struct Note {
     bool underlined = false; ///< the crew's own mark, "!" in the text
     std::string echo_of; ///< id of the note that this one says again
     bool here = false; ///< said as the car is upon it ("… here now")
+    double sure = 1.0; ///< how likely it is what was said, 0 to 1
+    std::string doubt; ///< what else it might be; empty where there is no doubt
     Link link;
 
     /// Equal in meaning: everything but the id, the text and the words chosen for it.

@@ -1,0 +1,141 @@
+#include "captions/heard.h"
+
+#include "notes/spoken.h"
+#include "notes/text.h"
+
+#include <algorithm>
+#include <cctype>
+
+namespace brumefall::captions {
+namespace {
+
+using notes::HeardWord;
+using notes::Pause;
+
+constexpr double kSilence_s = 0.9; ///< between two blocks: more than a breath
+
+/// A word as it is written, cut into itself and the punctuation after it.
+struct Written {
+    std::string word;
+    Pause after = Pause::none;
+};
+
+Written cut(std::string_view text)
+{
+    Written out;
+    out.word = notes::lowerCase(text);
+    if (out.word.size() > 2 && out.word.back() == 'm' && notes::isDigit(out.word[out.word.size() - 2])) {
+        out.word.pop_back(); // "60m"
+    }
+    while (!out.word.empty()) {
+        const char last = out.word.back();
+        const bool sign = (last == '+' || last == '-') && out.word.size() == 2 && notes::isDigit(out.word[0]);
+        if (sign || std::isalnum(static_cast<unsigned char>(last)) != 0 || static_cast<unsigned char>(last) >= 0x80) {
+            break;
+        }
+        const bool stop = last == '.' || last == '?' || last == '!' || last == ';' || last == ':';
+        out.after = stop ? Pause::stop : last == ',' && out.after == Pause::none ? Pause::comma : out.after;
+        out.word.pop_back();
+    }
+    std::erase_if(out.word, [](unsigned char c) {
+        return c < 0x80 && std::isalnum(c) == 0 && c != '\'' && c != '+' && c != '-';
+    });
+    while (!out.word.empty() && (out.word.front() == '\'' || out.word.front() == '-' || out.word.front() == '+')) {
+        out.word.erase(out.word.begin());
+    }
+    return out;
+}
+
+class Stream {
+public:
+    void add(const Cue& cue)
+    {
+        const std::size_t first = words_.size();
+        int line = cue.line;
+        bool bracket = false;
+        for (std::size_t begin = 0; begin <= cue.text.size(); ++line) {
+            const std::size_t end = std::min(cue.text.find('\n', begin), cue.text.size());
+            for (const std::string& written :
+                notes::splitWords(std::string_view(cue.text).substr(begin, end - begin))) {
+                bracket = bracket || written.front() == '[' || written.front() == '(';
+                const bool closes = written.find_first_of(")]") != std::string::npos;
+                if (!bracket && written.front() != '>') {
+                    addWritten(written, line);
+                }
+                bracket = bracket && !closes;
+            }
+            begin = end + 1;
+        }
+        if (words_.size() > first) {
+            words_[first].pause = first == 0 ? Pause::stop_edge : edge(cue.start_s, words_[first].pause);
+            spread(first, cue);
+            last_end_s_ = cue.end_s;
+        }
+    }
+
+    [[nodiscard]] std::vector<HeardWord> take() { return std::move(words_); }
+
+private:
+    void addWritten(const std::string& written, int line)
+    {
+        Written cutted = cut(written);
+        // "hair-pin" is two words where the language does not know it
+        std::string& word = cutted.word;
+        const auto hyphen = word.find('-');
+        if (hyphen != std::string::npos && hyphen + 1 < word.size() && notes::knownWord(word) == nullptr) {
+            push(word.substr(0, hyphen), line, pause_);
+            pause_ = Pause::none;
+            word = word.substr(hyphen + 1);
+            std::erase(word, '-');
+        }
+        if (!word.empty()) {
+            push(word, line, pause_);
+            pause_ = Pause::none;
+        }
+        if (cutted.after != Pause::none) {
+            pause_ = cutted.after;
+        }
+    }
+
+    void push(std::string word, int line, Pause pause)
+    {
+        if (word != "-" && word != "+") {
+            words_.push_back({std::move(word), pause, line, 0.0});
+        }
+    }
+
+    [[nodiscard]] Pause edge(double start_s, Pause written) const
+    {
+        return written == Pause::stop || start_s - last_end_s_ > kSilence_s ? Pause::stop_edge : Pause::edge;
+    }
+
+    void spread(std::size_t first, const Cue& cue)
+    {
+        double all = 0.0;
+        std::vector<double> before;
+        for (std::size_t i = first; i < words_.size(); ++i) {
+            before.push_back(all);
+            all += std::max(1, notes::countSyllables(words_[i].word));
+        }
+        for (std::size_t i = first; i < words_.size(); ++i) {
+            words_[i].at_s = cue.start_s + before[i - first] / all * (cue.end_s - cue.start_s);
+        }
+    }
+
+    std::vector<HeardWord> words_;
+    Pause pause_ = Pause::none;
+    double last_end_s_ = -1e9;
+};
+
+} // namespace
+
+std::vector<HeardWord> heardWords(const std::vector<Cue>& cues)
+{
+    Stream stream;
+    for (const Cue& cue : cues) {
+        stream.add(cue);
+    }
+    return stream.take();
+}
+
+} // namespace brumefall::captions

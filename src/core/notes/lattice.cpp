@@ -1,0 +1,590 @@
+#include "notes/lattice.h"
+
+#include "notes/spoken.h"
+#include "notes/text.h"
+
+#include <algorithm>
+#include <array>
+#include <charconv>
+#include <map>
+#include <optional>
+
+namespace brumefall::notes {
+namespace {
+
+constexpr double kLongerPhrase = -0.25; ///< for each further word of an exact phrase
+constexpr std::size_t kLongestPhrase = 6;
+constexpr std::size_t kLongestSound = 3; ///< words that may be one word misheard
+constexpr std::size_t kMostBySound = 5; ///< alternatives of one stretch
+
+bool isDigits(std::string_view text)
+{
+    return !text.empty() && std::all_of(text.begin(), text.end(), [](char c) { return isDigit(c); });
+}
+
+int valueOf(std::string_view digits)
+{
+    int value = 0;
+    std::from_chars(digits.data(), digits.data() + digits.size(), value);
+    return value;
+}
+
+/// How unusual it is to say so many metres.
+double costOfDistance(int metres)
+{
+    if (metres < 10 || metres > 3000) {
+        return 6.0;
+    }
+    if (metres % 10 == 0 && metres <= 400) {
+        return metres == 10 ? 0.3 : 0.0;
+    }
+    if (metres % 50 == 0 && metres <= 1000) {
+        return 0.3;
+    }
+    if (metres % 10 == 0 && metres <= 1000) {
+        return 0.9;
+    }
+    return metres % 5 == 0 && metres < 200 ? 0.7 : metres < 100 ? 1.8 : 3.0;
+}
+
+bool isUsualDistance(int metres)
+{
+    return costOfDistance(metres) < 0.5;
+}
+
+std::string said(int number)
+{
+    return sayNumber(number, HundredsSaid::short_form);
+}
+
+/// A phrase of the language that others may be misheard for.
+struct Target {
+    Part part;
+    std::string words;
+    int number = 0;
+    Phones phones;
+    double prior = 0.0;
+};
+
+/// Words that carry most notes, whatever the crew; the rest of the language is heard for others less often.
+constexpr std::array<std::string_view, 96> kCommon{"left", "right", "one", "two", "three", "four", "five", "six",
+    "hairpin", "open hairpin", "tight hairpin", "square", "acute", "kink", "flat", "slight", "medium", "fast", "easy",
+    "plus", "minus", "long", "short", "very long", "extra long", "half long", "tightens", "opens", "late", "don't cut",
+    "cut", "small cut", "big cut", "keep in", "keep out", "keep left", "keep right", "keep middle", "over", "through",
+    "past", "around", "inside", "outside", "on exit", "crest", "jump", "bump", "dip", "bridge", "gate", "bale",
+    "water", "ditch", "tree", "rock", "wall", "barn", "house", "logs", "post", "small", "big", "unseen", "blind",
+    "gravel", "tarmac", "slippery", "loose", "narrow", "wide", "bumpy", "camber", "bad camber", "downhill", "uphill",
+    "junction", "chicane", "turn", "into", "and", "caution", "danger", "care", "slow", "brake", "maybe", "finish",
+    "flying finish", "stop", "straight", "continues", "to", "over crest", "tidy", "sudden"};
+
+class Targets {
+public:
+    explicit Targets(const Pronunciations& pronunciations)
+        : pronunciations_(pronunciations)
+    {
+        for (const std::string& phrase : knownPhrases()) {
+            const auto words = splitWords(phrase);
+            const KnownWord* known = knownWord(words.front());
+            for (const LexiconEntry& entry : known->phrases) {
+                if (joinWords(entry.words) == phrase) {
+                    add(partOf(entry), phrase, 0);
+                }
+            }
+        }
+        for (int grade = 1; grade <= 9; ++grade) {
+            add(Part::grade, said(grade), grade);
+        }
+        for (const int metres : {20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 250, 300}) {
+            add(Part::distance, said(metres), metres);
+        }
+        add(Part::distance, "hundred", 100);
+        add(Part::relation, "over", 0);
+    }
+
+    [[nodiscard]] const std::vector<Target>& all() const { return targets_; }
+
+private:
+    void add(Part part, const std::string& words, int number)
+    {
+        const bool common = std::find(kCommon.begin(), kCommon.end(), words) != kCommon.end() || number > 0;
+        if (part >= Part::glue || part == Part::instruction || part == Part::here || part == Part::correction
+            || part == Part::start || words.size() < 2 || (!common && splitWords(words).size() > 2)) {
+            return;
+        }
+        Target target{part, words, number, {}, common ? 0.0 : 1.1};
+        for (const std::string& word : splitWords(words)) {
+            const Phones& phones = pronunciations_.of(word);
+            target.phones.insert(target.phones.end(), phones.begin(), phones.end());
+        }
+        if (target.phones.size() < 2 || (!common && target.phones.size() < 4)) {
+            return;
+        }
+        targets_.push_back(std::move(target));
+    }
+
+    const Pronunciations& pronunciations_;
+    std::vector<Target> targets_;
+};
+
+class Builder {
+public:
+    Builder(std::span<const HeardWord> words, const Style& style, const Pronunciations& pronunciations)
+        : words_(words)
+        , style_(style)
+        , pronunciations_(pronunciations)
+        , targets_(pronunciations)
+    {
+        lattice_.words = words;
+        lattice_.from.resize(words.size() + 1);
+        for (const HeardWord& word : words) {
+            lattice_.pause.push_back(word.pause);
+            phones_.push_back(pronunciations.of(word.word));
+            known_.push_back(knownWord(word.word));
+        }
+        lattice_.pause.push_back(Pause::stop_edge);
+    }
+
+    Lattice build()
+    {
+        for (std::size_t i = 0; i < words_.size(); ++i) {
+            lattice_.order.push_back(static_cast<int>(i));
+            const int inner = static_cast<int>(lattice_.from.size());
+            phrases(i);
+            ownWords(i);
+            numbers(i);
+            runTogether(i);
+            shownAgain(i);
+            bySound(i);
+            nothing(i);
+            for (int node = inner; node < static_cast<int>(lattice_.from.size()); ++node) {
+                lattice_.order.push_back(node);
+            }
+        }
+        lattice_.order.push_back(lattice_.end());
+        return std::move(lattice_);
+    }
+
+private:
+    struct Piece {
+        Part part;
+        std::string words;
+        int number = 0;
+    };
+
+    /// A chain of pieces over words [first, last).
+    void add(std::size_t first, std::size_t last, const std::vector<Piece>& pieces, By by, double cost)
+    {
+        int from = static_cast<int>(first);
+        for (std::size_t k = 0; k < pieces.size(); ++k) {
+            int to = static_cast<int>(last);
+            if (k + 1 < pieces.size()) {
+                to = static_cast<int>(lattice_.from.size());
+                lattice_.from.emplace_back();
+                lattice_.pause.push_back(Pause::none);
+            }
+            lattice_.from[static_cast<std::size_t>(from)].push_back({to, pieces[k].part, by, pieces[k].words,
+                pieces[k].number, k == 0 ? cost + pauseWithin(first, last) : 0.0, first, last});
+            from = to;
+        }
+    }
+
+    /// A phrase with a pause in it is hardly one.
+    [[nodiscard]] double pauseWithin(std::size_t first, std::size_t last) const
+    {
+        double cost = 0.0;
+        for (std::size_t i = first + 1; i < last; ++i) {
+            const Pause pause = words_[i].pause;
+            cost += pause == Pause::none ? 0.0 : pause == Pause::edge ? 0.4 : pause == Pause::comma ? 0.7 : 1.6;
+        }
+        return cost;
+    }
+
+    /// Digits stay digits, words words.
+    static Piece gradePiece(int grade, bool digits = true)
+    {
+        return {Part::grade, digits ? std::to_string(grade) : said(grade), grade};
+    }
+    static Piece distancePiece(int metres, bool digits = true)
+    {
+        return {Part::distance, digits ? std::to_string(metres) : said(metres), metres};
+    }
+
+    void phrases(std::size_t i)
+    {
+        if (known_[i] == nullptr) {
+            return;
+        }
+        for (const LexiconEntry& entry : known_[i]->phrases) {
+            const std::size_t n = entry.words.size();
+            if (n > kLongestPhrase || i + n > words_.size()) {
+                continue;
+            }
+            const bool here = std::equal(entry.words.begin(), entry.words.end(),
+                words_.begin() + static_cast<std::ptrdiff_t>(i),
+                [](const std::string& word, const HeardWord& heard) { return word == heard.word; });
+            if (!here || (entry.role == Role::chatter && entry.value == "go")) {
+                continue;
+            }
+            const Part part = partOf(entry);
+            const double longer = part >= Part::glue ? 0.0 : kLongerPhrase * static_cast<double>(n - 1);
+            if (entry.role == Role::chatter && entry.value == "countdown") {
+                add(i, i + n, {{Part::countdown, {}}}, By::word, 0.0);
+                continue;
+            }
+            add(i, i + n, {{part, joinWords(entry.words)}}, By::word, longer);
+        }
+    }
+
+    /// The crew's own words have the part of what they mean.
+    void ownWords(std::size_t i)
+    {
+        for (const auto& [own, meaning] : style_.words) {
+            const auto words = splitWords(lowerCase(own));
+            if (words.empty() || i + words.size() > words_.size()
+                || !std::equal(words.begin(), words.end(), words_.begin() + static_cast<std::ptrdiff_t>(i),
+                    [](const std::string& word, const HeardWord& heard) { return word == heard.word; })) {
+                continue;
+            }
+            const auto meant = splitWords(lowerCase(meaning));
+            Part part = Part::glue;
+            if (!meant.empty()) {
+                const KnownWord* known = knownWord(meant.front());
+                part = known == nullptr ? Part::thing
+                    : known->number_class == NumberClass::unit && known->number > 0 ? Part::named_grade
+                    : known->phrases.empty() ? Part::glue : partOf(known->phrases.front());
+            }
+            add(i, i + words.size(), {{part, joinWords(words)}}, By::word, -0.5);
+        }
+    }
+
+    // --- numbers -----------------------------------------------------------------------------------
+
+    [[nodiscard]] NumberClass classAt(std::size_t i) const
+    {
+        if (i >= words_.size()) {
+            return NumberClass::none;
+        }
+        return isDigits(words_[i].word) ? NumberClass::digits
+            : known_[i] == nullptr      ? NumberClass::none
+                                        : known_[i]->number_class;
+    }
+    [[nodiscard]] int numberAt(std::size_t i) const
+    {
+        return isDigits(words_[i].word) ? valueOf(words_[i].word) : known_[i] == nullptr ? 0 : known_[i]->number;
+    }
+
+    void numbers(std::size_t i)
+    {
+        countdown(i);
+        signedGrade(i);
+        const NumberClass kind = classAt(i);
+        if (kind == NumberClass::none) {
+            const bool a = words_[i].word == "a" && classAt(i + 1) == NumberClass::hundred;
+            if (a) {
+                hundreds(i, i + 2, 100);
+            }
+            return;
+        }
+        const int value = numberAt(i);
+        if (kind == NumberClass::digits) {
+            digits(i, words_[i].word);
+        } else if (kind == NumberClass::unit) {
+            if (value > 0) {
+                single(i, i + 1, value, 0.0);
+            }
+        } else if (kind == NumberClass::ten || kind == NumberClass::teen) {
+            single(i, i + 1, value, kind == NumberClass::teen ? 0.3 : 0.0);
+            swapTeen(i, value);
+        } else if (kind == NumberClass::hundred) {
+            hundreds(i, i + 1, 100);
+        }
+        const bool small = value >= 1 && value <= 9 && (kind == NumberClass::unit || (kind == NumberClass::digits && words_[i].word.size() == 1));
+        if (small && classAt(i + 1) == NumberClass::hundred) {
+            hundreds(i, i + 2, 100 * value);
+        }
+        const NumberClass next = classAt(i + 1);
+        const int rest = i + 1 < words_.size() ? numberAt(i + 1) : 0;
+        const bool tens = next == NumberClass::ten || next == NumberClass::teen
+            || (next == NumberClass::digits && words_[i + 1].word.size() == 2);
+        if (small && tens && rest >= 10 && rest <= 99) { // "one fifty"
+            single(i, i + 2, 100 * value + rest, (value <= 3 ? -0.1 : 0.8) + (kind == NumberClass::digits ? 0.3 : 0.0));
+        }
+        if (kind == NumberClass::ten && next == NumberClass::unit && rest > 0) { // "sixty five"
+            single(i, i + 2, value + rest, 0.4);
+        }
+        // "right 31 50" is "right 3 150"
+        if (kind == NumberClass::digits && words_[i].word.size() == 2 && value % 10 >= 1 && value % 10 <= 4 && next == NumberClass::digits
+            && words_[i + 1].word.size() == 2 && rest % 10 == 0) {
+            add(i, i + 2, {gradePiece(value / 10), distancePiece(100 * (value % 10) + rest)}, By::split, 0.9);
+        }
+    }
+
+    void single(std::size_t first, std::size_t last, int value, double cost)
+    {
+        const bool digits = isDigits(words_[first].word) && last == first + 1;
+        if (value >= 1 && value <= 9) {
+            add(first, last, {gradePiece(value, digits)}, By::word, cost);
+            add(first, last, {{Part::count, gradePiece(value, digits).words, value}}, By::word, cost + 0.4);
+        } else if (value >= 10) {
+            add(first, last, {distancePiece(value, digits)}, By::word, cost + costOfDistance(value));
+        }
+    }
+
+    /// "[one] hundred" ends before `next`: what may come after it.
+    void hundreds(std::size_t first, std::size_t next, int value)
+    {
+        single(first, next, value, -0.1);
+        std::size_t at = next;
+        if (at < words_.size() && words_[at].word == "and") {
+            ++at;
+        }
+        const NumberClass kind = classAt(at);
+        if (kind == NumberClass::ten || kind == NumberClass::teen || (kind == NumberClass::digits && numberAt(at) >= 10 && numberAt(at) < 100)) {
+            single(first, at + 1, value + numberAt(at), at > next ? -0.3 : -0.1);
+        }
+    }
+
+    void swapTeen(std::size_t i, int value)
+    {
+        if (value >= 13 && value <= 19) { // "eighteen" is eighty
+            add(i, i + 1, {distancePiece((value - 10) * 10, isDigits(words_[i].word))}, By::sound, 0.9);
+        }
+    }
+
+    void digits(std::size_t i, const std::string& text)
+    {
+        if (text.size() > 8 || text[0] == '0') {
+            return;
+        }
+        const int value = valueOf(text);
+        single(i, i + 1, value, 0.0);
+        swapTeen(i, value);
+        const auto part = [&](std::size_t from, std::size_t count) { return valueOf(text.substr(from, count)); };
+        const auto grade = [&](std::size_t at) { return part(at, 1); };
+        const std::size_t n = text.size();
+        if (n >= 3 && isUsualDistance(part(1, n - 1)) && text[1] != '0') { // 460
+            add(i, i + 1, {gradePiece(grade(0)), distancePiece(part(1, n - 1))}, By::split, 0.5);
+        }
+        if (n >= 3 && text[n - 1] != '0' && isUsualDistance(part(0, n - 1))) { // 603
+            add(i, i + 1, {distancePiece(part(0, n - 1)), gradePiece(grade(n - 1))}, By::split, 0.6);
+        }
+        if (n >= 4 && text[1] != '0' && text[n - 1] != '0' && isUsualDistance(part(1, n - 2))) { // 4603
+            add(i, i + 1, {gradePiece(grade(0)), distancePiece(part(1, n - 2)), gradePiece(grade(n - 1))}, By::split, 1.0);
+        }
+        for (std::size_t cut = 2; cut + 2 <= n; ++cut) { // 10050
+            if (text[cut] != '0' && isUsualDistance(part(0, cut)) && isUsualDistance(part(cut, n - cut))) {
+                add(i, i + 1, {distancePiece(part(0, cut)), distancePiece(part(cut, n - cut))}, By::split, 0.6);
+            }
+        }
+        if (n == 2 && text[1] != '0' && text[0] >= '2') { // 33: thirty, three
+            add(i, i + 1, {distancePiece(10 * grade(0)), gradePiece(grade(1))}, By::split, 0.8);
+        }
+        if (n == 2 && text[1] != '0') {
+            add(i, i + 1, {gradePiece(grade(0)), gradePiece(grade(1))}, By::split, 1.8);
+        }
+        if (n == 3 && text[2] != '0' && text[1] == '0') { // 105: a hundred, five
+            add(i, i + 1, {distancePiece(100 * grade(0)), gradePiece(grade(2))}, By::split, 0.8);
+        }
+    }
+
+    /// "3-", "4+"
+    void signedGrade(std::size_t i)
+    {
+        const std::string& word = words_[i].word;
+        if (word.size() != 2 || (word[1] != '-' && word[1] != '+') || !isDigit(word[0]) || word[0] == '0') {
+            return;
+        }
+        add(i, i + 1, {gradePiece(word[0] - '0'), {Part::modifier, word[1] == '-' ? "minus" : "plus"}}, By::word, 0.0);
+        add(i, i + 1, {gradePiece(word[0] - '0')}, By::split, 2.0);
+    }
+
+    /// "five four three two one", and a word that ends it.
+    void countdown(std::size_t i)
+    {
+        std::size_t end = i;
+        int before = 100;
+        while (classAt(end) != NumberClass::none && numberAt(end) < before && numberAt(end) > 0
+            && (before == 100 || before - numberAt(end) <= 5)) {
+            before = numberAt(end);
+            ++end;
+        }
+        if (end - i >= 3 && before == 1) {
+            add(i, end, {{Part::countdown, {}}}, By::word, 0.0);
+        }
+        if (words_[i].word == "go") {
+            add(i, i + 1, {{Part::go, {}}}, By::word, i > 0 && classAt(i - 1) != NumberClass::none && numberAt(i - 1) == 1 ? 0.0 : 0.9);
+        }
+    }
+
+    // --- what captions do to words ------------------------------------------------------------------
+
+    /// "left5", "60right", "leftfour"
+    void runTogether(std::size_t i)
+    {
+        const std::string& word = words_[i].word;
+        if (word.size() < 3 || known_[i] != nullptr) {
+            return;
+        }
+        for (std::size_t cut = 1; cut < word.size(); ++cut) {
+            const auto head = pieceOf(word.substr(0, cut));
+            const auto tail = pieceOf(word.substr(cut));
+            if (!head.empty() && !tail.empty()) {
+                auto pieces = head;
+                pieces.insert(pieces.end(), tail.begin(), tail.end());
+                const bool seam = isDigit(word[cut]) != isDigit(word[cut - 1]);
+                add(i, i + 1, pieces, By::split, seam ? 0.2 : 1.0);
+            }
+        }
+    }
+
+    [[nodiscard]] static std::vector<Piece> pieceOf(const std::string& text)
+    {
+        if (isDigits(text)) {
+            const int value = text.size() < 5 && text[0] != '0' ? valueOf(text) : 0;
+            if (value >= 1 && value <= 9) {
+                return {gradePiece(value)};
+            }
+            if (value >= 10 && isUsualDistance(value)) {
+                return {distancePiece(value)};
+            }
+            return value >= 100 && isUsualDistance(valueOf(text.substr(1))) && text[1] != '0'
+                ? std::vector{gradePiece(text[0] - '0'), distancePiece(valueOf(text.substr(1)))}
+                : std::vector<Piece>{};
+        }
+        const KnownWord* known = text.size() >= 3 ? knownWord(text) : nullptr;
+        if (known == nullptr) {
+            return {};
+        }
+        if (known->number_class == NumberClass::unit && known->number > 0) {
+            return {gradePiece(known->number, false)};
+        }
+        if (known->number_class == NumberClass::ten) {
+            return {distancePiece(known->number, false)};
+        }
+        for (const LexiconEntry& entry : known->phrases) {
+            if (entry.words.size() == 1 && partOf(entry) < Part::glue) {
+                return {{partOf(entry), text}};
+            }
+        }
+        return {};
+    }
+
+    /// Words that stood there just before: repeated at the edge of a block, rolled on from it, or stuttered.
+    void shownAgain(std::size_t i)
+    {
+        constexpr std::size_t kLongest = 24;
+        const bool edge = words_[i].pause == Pause::edge || words_[i].pause == Pause::stop_edge;
+        for (std::size_t n = 1; n <= std::min({kLongest, i, words_.size() - i}); ++n) {
+            const auto here = words_.begin() + static_cast<std::ptrdiff_t>(i);
+            const auto same = [](const HeardWord& a, const HeardWord& b) { return a.word == b.word; };
+            if (!std::equal(here - static_cast<std::ptrdiff_t>(n), here, here, same)) {
+                continue;
+            }
+            const bool number = classAt(i) != NumberClass::none && n == 1;
+            const double cost = edge ? (n == 1 ? (number ? 1.0 : 0.6) : n == 2 ? 0.45 : 0.3) : n == 1 ? (number ? 1.6 : 0.9) : 1.3;
+            lattice_.from[i].push_back({static_cast<int>(i + n), Part::again, By::shown_again, {}, 0, cost, i, i + n});
+        }
+    }
+
+    struct Near {
+        const Target* target;
+        double cost;
+    };
+
+    void bySound(std::size_t i)
+    {
+        Phones phones;
+        std::string stretch;
+        double swallowed = 0.0;
+        for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
+            const std::size_t at = i + n - 1;
+            if (isDigit(words_[at].word.front()) || (n > 1 && words_[at].pause == Pause::stop_edge)) {
+                return;
+            }
+            phones.insert(phones.end(), phones_[at].begin(), phones_[at].end());
+            stretch += (n == 1 ? "" : " ") + words_[at].word;
+            if (known_[at] != nullptr) {
+                swallowed += isStrong(at) ? 1.0 : 0.5;
+            }
+            if (phones.size() > 14) {
+                return;
+            }
+            for (const Near& near : nearest(stretch, phones)) {
+                add(i, i + n, {{near.target->part, near.target->words, near.target->number}}, By::sound,
+                    near.cost + swallowed);
+            }
+        }
+    }
+
+    /// A word that carries notes: it is rarely another one misheard.
+    [[nodiscard]] bool isStrong(std::size_t i) const
+    {
+        if (known_[i]->number_class != NumberClass::none) {
+            return true;
+        }
+        return std::any_of(known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
+            const Part part = partOf(entry);
+            return entry.words.size() == 1
+                && (part == Part::left || part == Part::right || part == Part::named_grade || part == Part::shape
+                    || part == Part::extent || part == Part::crest || part == Part::into || part == Part::warning);
+        });
+    }
+
+    const std::vector<Near>& nearest(const std::string& stretch, const Phones& phones)
+    {
+        const auto [it, fresh] = near_.try_emplace(stretch);
+        if (!fresh) {
+            return it->second;
+        }
+        auto& found = it->second;
+        if (phones.size() < 2) {
+            return found;
+        }
+        for (const Target& target : targets_.all()) {
+            const auto n = static_cast<double>(target.phones.size());
+            const auto difference = std::abs(static_cast<double>(phones.size()) - n);
+            if (difference > 0.5 * n + 1.0 || target.words == stretch) {
+                continue;
+            }
+            const double most = std::min(0.5 * n, 2.2);
+            const double d = phoneDistance(phones, target.phones, most);
+            if (d <= most) {
+                found.push_back({&target, 0.9 + 1.1 * d + 1.9 * d / n + target.prior});
+            }
+        }
+        std::sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
+        if (found.size() > kMostBySound) {
+            found.resize(kMostBySound);
+        }
+        return found;
+    }
+
+    /// Always, so that no stretch has a dead end.
+    void nothing(std::size_t i)
+    {
+        const bool of_language = classAt(i) != NumberClass::none
+            || (known_[i] != nullptr && std::any_of(known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
+                   return entry.words.size() == 1 && partOf(entry) < Part::glue;
+               }));
+        lattice_.from[i].push_back({static_cast<int>(i + 1), of_language ? Part::skipped : Part::unknown, By::nothing,
+            {}, 0, 0.0, i, i + 1});
+    }
+
+    std::span<const HeardWord> words_;
+    const Style& style_;
+    const Pronunciations& pronunciations_;
+    Targets targets_;
+    Lattice lattice_;
+    std::vector<Phones> phones_;
+    std::vector<const KnownWord*> known_;
+    std::map<std::string, std::vector<Near>> near_;
+};
+
+} // namespace
+
+Lattice alternativesOf(std::span<const HeardWord> words, const Style& style, const Pronunciations& pronunciations)
+{
+    return Builder(words, style, pronunciations).build();
+}
+
+} // namespace brumefall::notes

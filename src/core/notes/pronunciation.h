@@ -1,0 +1,40 @@
+/// How words sound, as phones, and how far apart two runs of phones are.
+#pragma once
+
+#include <cstdint>
+#include <functional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <unordered_map>
+#include <vector>
+
+namespace brumefall::notes {
+
+/// Phones of the ARPAbet, each by its place in a table.
+using Phones = std::vector<std::uint8_t>;
+
+/// "L EH F T" as phones; what is no phone is left out, stress marks are dropped.
+[[nodiscard]] Phones phonesOf(std::string_view arpabet);
+
+/// What costs `a` and `b` heard for each other: substitutions by how the two are spoken (vowels by height and
+/// place, consonants by voice, place and manner), insertions and deletions by how easily they are swallowed.
+/// Needleman & Wunsch, Journal of Molecular Biology 48 (1970), 443-453. Stops at `most`.
+[[nodiscard]] double phoneDistance(
+    std::span<const std::uint8_t> a, std::span<const std::uint8_t> b, double most = 1e9);
+
+/// Pronunciations of words, as a value: read from a recogniser's dictionary by whoever has one. What it lacks is
+/// asked of `others`, where that is set, else spelt out by a few rules.
+class Pronunciations {
+public:
+    void add(std::string_view word, std::string_view arpabet);
+    void setOthers(std::function<std::string(const std::string&)> arpabet_of) { others_ = std::move(arpabet_of); }
+    /// Phones of `word`, in lower case; kept once asked for.
+    [[nodiscard]] const Phones& of(const std::string& word) const;
+
+private:
+    mutable std::unordered_map<std::string, Phones> words_;
+    std::function<std::string(const std::string&)> others_;
+};
+
+} // namespace brumefall::notes

@@ -1,0 +1,54 @@
+#include "media/pronunciations.h"
+
+#include "formats/files.h"
+#include "media/phones.h"
+
+#include <algorithm>
+#include <memory>
+#include <unordered_map>
+
+namespace brumefall::media {
+namespace {
+
+/// Lines of "word PH ON ES"; further ways to say a word stand as "word(2)" and are left out.
+struct Dictionary {
+    std::string text;
+    std::unordered_map<std::string_view, std::string_view> phones;
+
+    Dictionary()
+    {
+        try {
+            text = formats::readFile(kPronouncingDictionary);
+        } catch (const formats::FormatError&) {
+            return;
+        }
+        const std::string_view all = text;
+        phones.reserve(140'000);
+        for (std::size_t at = 0; at < all.size();) {
+            const std::size_t end = std::min(all.find('\n', at), all.size());
+            const std::string_view line = all.substr(at, end - at);
+            const std::size_t blank = line.find(' ');
+            if (blank != std::string_view::npos && line[blank - 1] != ')') {
+                phones.emplace(line.substr(0, blank), line.substr(blank + 1));
+            }
+            at = end + 1;
+        }
+    }
+};
+
+} // namespace
+
+const notes::Pronunciations& englishPronunciations()
+{
+    static const notes::Pronunciations instance = [] {
+        notes::Pronunciations made;
+        made.setOthers([dictionary = std::make_shared<Dictionary>()](const std::string& word) {
+            const auto it = dictionary->phones.find(word);
+            return it != dictionary->phones.end() ? std::string(it->second) : phonesFor(word);
+        });
+        return made;
+    }();
+    return instance;
+}
+
+} // namespace brumefall::media
