@@ -473,7 +473,7 @@ private:
         style.scale = made_.school.scale;
         std::string text;
         for (const std::string& line : made_.said) {
-            text += line + "\n";
+            text += line + (line.ends_with("into") || line.ends_with(" and") ? " " : "\n");
         }
         for (const auto& call : notes::parseNotes(text, style).calls) {
             made_.truth.insert(made_.truth.end(), call.notes.begin(), call.notes.end());

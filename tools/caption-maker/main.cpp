@@ -62,6 +62,14 @@ int main(int argc, char** argv)
         for (const auto& call : parsed.calls) {
             read.insert(read.end(), call.notes.begin(), call.notes.end());
         }
+        if (faults) {
+            for (std::size_t c = 0; c < draft.calls.size() && c < parsed.calls.size(); ++c) {
+                if (draft.calls[c].notes.size() != parsed.calls[c].notes.size()) {
+                    std::cout << "   read as " << parsed.calls[c].notes.size() << " notes of "
+                              << draft.calls[c].notes.size() << ": " << draft.calls[c].text << "\n";
+                }
+            }
+        }
         const auto judged = caption_maker::judge(made.truth, read);
         all.add(judged.score);
         ++files;

@@ -98,7 +98,7 @@ public:
             add(Part::distance, said(metres), metres);
         }
         add(Part::distance, "hundred", 100);
-        add(Part::relation, "over", 0);
+        add(Part::into, "into", 0);
     }
 
     [[nodiscard]] const std::vector<Target>& all() const { return targets_; }
@@ -107,6 +107,9 @@ private:
     void add(Part part, const std::string& words, int number)
     {
         const bool common = std::find(kCommon.begin(), kCommon.end(), words) != kCommon.end() || number > 0;
+        if ((part == Part::into || part == Part::and_) && words != "and" && words != "into") {
+            return; // the same, said longer
+        }
         if (part >= Part::glue || part == Part::instruction || part == Part::here || part == Part::correction
             || part == Part::start || words.size() < 2 || (!common && splitWords(words).size() > 2)) {
             return;
@@ -231,7 +234,15 @@ private:
                 add(i, i + n, {{Part::countdown, {}}}, By::word, 0.0);
                 continue;
             }
-            add(i, i + n, {{part, joinWords(entry.words)}}, By::word, longer);
+            // however it was said, what joins two notes is written in one way
+            const bool joins = part == Part::into || part == Part::and_;
+            const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
+            const double rare = into ? 0.9 : 0.0;
+            if (into) {
+                add(i, i + n, {{Part::into, "into"}}, By::word, longer);
+            }
+            add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : joinWords(entry.words)}}, By::word,
+                longer + rare);
         }
     }
 

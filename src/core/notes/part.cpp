@@ -96,7 +96,7 @@ public:
         case Part::correction: correction(); break;
         case Part::countdown:
         case Part::go: go({Kind::start, Side::none}, costToEnd(from_), false); break;
-        case Part::glue: stay(0.3); break;
+        case Part::glue: stay(from_.kind == Kind::relation || from_.kind == Kind::thing_relation || from_.kind == Kind::shape_to ? 0.1 : 0.7); break;
         case Part::again: stay(0.0); break;
         case Part::unknown: stay(3.0); break;
         case Part::skipped: stay(4.5); break;
@@ -170,7 +170,7 @@ private:
             go(from_, 0.8 + w_, false); // "logs left"
             break;
         case Kind::relation:
-            go({Kind::corner, from_.side}, 1.0 + w_, false); // "drop on the left"
+            go({Kind::corner, from_.side}, 2.0 + w_, false); // "drop on the left"
             break;
         case Kind::target:
         case Kind::shape:
@@ -340,9 +340,6 @@ private:
             go({Kind::after_into, Side::none}, from_.kind == Kind::after_distance ? 0.9 : 1.2, false);
         } else {
             go({Kind::after_into, Side::none}, costToEnd(from_) + 0.05, false);
-        }
-        if (from_.kind == Kind::corner || from_.kind == Kind::target) {
-            go({Kind::relation, from_.side}, 1.6, false); // "into dip"
         }
     }
 

@@ -62,11 +62,14 @@ struct Costs {
         for (std::size_t i = 0; i < kCount; ++i) {
             for (std::size_t k = 0; k < kCount; ++k) {
                 change[i][k] = i == k ? 0.0 : substitution(kPhones[i], kPhones[k]);
+                const bool open_back = (kPhones[i].name == "AA" && kPhones[k].name == "AO")
+                    || (kPhones[i].name == "AO" && kPhones[k].name == "AA");
+                change[i][k] = open_back ? 0.1 : change[i][k]; // one vowel or two, by where one comes from
             }
             const std::string_view name = kPhones[i].name;
             const bool swallowed = name == "HH" || name == "T" || name == "D" || name == "AH" || name == "ER"
                 || name == "R" || name == "L" || name == "N";
-            gap[i] = swallowed ? 0.5 : kPhones[i].vowel ? 0.7 : 0.75;
+            gap[i] = name == "R" ? 0.35 : swallowed ? 0.5 : kPhones[i].vowel ? 0.7 : 0.75;
         }
     }
 };
