@@ -1,188 +1,21 @@
 #include "captions/draft.h"
 
 #include "captions/heard.h"
+#include "captions/read_notes.h"
 #include "notes/spoken.h"
 #include "notes/text.h"
 #include "notes/weighted_reading.h"
 
 #include <algorithm>
-#include <utility>
 
 namespace brumefall::captions {
 namespace {
 
 using notes::By;
 using notes::HeardWord;
-using notes::Kind;
 using notes::Part;
 using notes::Pause;
 using notes::Said;
-
-/// What was said of one note: parts [first, last) of the reading, and what joins it to the next.
-struct ReadNote {
-    std::vector<const Said*> parts;
-    std::vector<const Said*> joiner; ///< "into", "and": before it
-    std::vector<const Said*> distance; ///< after it
-    std::size_t first_word = 0;
-    std::size_t last_word = 0;
-    bool corner = false;
-    bool prefixed = false; ///< begins with something other than its head
-    bool begins_at_edge = false;
-    Pause pause = Pause::none; ///< before its first word, joiner included
-
-    [[nodiscard]] std::string text() const
-    {
-        std::string out;
-        for (const Said* said : parts) {
-            out += (out.empty() || said->words.empty() ? "" : " ") + said->words;
-        }
-        return out;
-    }
-};
-
-bool isHead(Part part)
-{
-    return part == Part::left || part == Part::right || part == Part::grade || part == Part::named_grade
-        || part == Part::chicane;
-}
-
-bool isTalk(const Said& said)
-{
-    return said.state.kind == Kind::talk || said.part == Part::chatter;
-}
-
-/// What happens along the stream: notes, distances before the first, talk, and where stages begin and end.
-struct Event {
-    enum What { note, lead_in, talk, go, stop } what = note;
-    ReadNote read; ///< of a note
-    std::size_t first = 0; ///< words of talk, of a countdown
-    std::size_t last = 0;
-};
-
-class Grouper {
-public:
-    Grouper(const std::vector<Said>& said, const std::vector<HeardWord>& words)
-        : said_(said)
-        , words_(words)
-    {
-    }
-
-    std::vector<Event> group()
-    {
-        for (std::size_t i = 0; i < said_.size(); ++i) {
-            take(said_[i], i);
-        }
-        return std::move(events_);
-    }
-
-private:
-    void take(const Said& said, std::size_t i)
-    {
-        if (said.part == Part::countdown || said.part == Part::go) {
-            events_.push_back({Event::go, {}, said.first, said.last});
-            open_ = false;
-            return;
-        }
-        if (isTalk(said)) {
-            if (!events_.empty() && events_.back().what == Event::talk) {
-                events_.back().last = said.last;
-            } else {
-                events_.push_back({Event::talk, {}, said.first, said.last});
-                open_ = open_ && said.state.kind != Kind::talk && said.state.kind != Kind::start;
-            }
-            return;
-        }
-        if (said.begins) {
-            begin(said);
-            return;
-        }
-        switch (said.part) {
-        case Part::distance: distance(said); return;
-        case Part::into:
-            if (said.state.kind == Kind::after_into) {
-                joiner_.push_back(&said);
-                return;
-            }
-            break;
-        case Part::and_:
-            if (nextBegins(i) || said.state.kind == Kind::after_into) {
-                joiner_.push_back(&said);
-                return;
-            }
-            break;
-        case Part::again:
-        case Part::skipped: return;
-        case Part::glue:
-            if (notes::splitWords(said.words).size() == 1 && said.words != "for") {
-                return;
-            }
-            break;
-        default: break;
-        }
-        if (open_) {
-            add(last_note_, said);
-        } else if (said.part != Part::glue && said.part != Part::unknown && said.part != Part::and_) {
-            begin(said);
-        }
-    }
-
-    [[nodiscard]] bool nextBegins(std::size_t i) const
-    {
-        for (std::size_t k = i + 1; k < said_.size(); ++k) {
-            if (said_[k].part != Part::glue && said_[k].part != Part::again) {
-                return said_[k].begins;
-            }
-        }
-        return false;
-    }
-
-    void begin(const Said& said)
-    {
-        Event event;
-        event.read.joiner = std::exchange(joiner_, {});
-        const std::size_t first =
-            event.read.joiner.empty() ? said.first : std::min(said.first, event.read.joiner.front()->first);
-        event.read.first_word = first;
-        event.read.pause = words_[first].pause;
-        event.read.prefixed = !isHead(said.part);
-        events_.push_back(std::move(event));
-        last_note_ = events_.size() - 1;
-        open_ = true;
-        add(last_note_, said);
-    }
-
-    void add(std::size_t event, const Said& said)
-    {
-        ReadNote& note = events_[event].read;
-        note.parts.push_back(&said);
-        note.last_word = said.last;
-        note.corner = note.corner || isHead(said.part);
-        if (said.part == Part::stop) {
-            events_.push_back({Event::stop, {}, said.first, said.last});
-        }
-    }
-
-    void distance(const Said& said)
-    {
-        if (last_note_ < events_.size() && events_[last_note_].what == Event::note) {
-            ReadNote& note = events_[last_note_].read;
-            note.distance.push_back(&said);
-            note.last_word = said.last;
-        } else {
-            events_.push_back({Event::lead_in, {}, said.first, said.last});
-            events_.back().read.distance.push_back(&said);
-        }
-        joiner_.clear();
-        open_ = false;
-    }
-
-    const std::vector<Said>& said_;
-    const std::vector<HeardWord>& words_;
-    std::vector<Event> events_;
-    std::vector<const Said*> joiner_;
-    std::size_t last_note_ = static_cast<std::size_t>(-1);
-    bool open_ = false; ///< the last note can still grow
-};
 
 /// A monotone table from the reading's own probability to how often such a note was right, on made captions.
 double calibrated(double probability)
@@ -215,7 +48,7 @@ public:
 
     Draft draft()
     {
-        for (Event& event : Grouper(reading_.said, words_).group()) {
+        for (const Event& event : unitedEvents(eventsOf(reading_.said, words_))) {
             take(event);
         }
         closeStage();
@@ -223,7 +56,7 @@ public:
     }
 
 private:
-    void take(Event& event)
+    void take(const Event& event)
     {
         switch (event.what) {
         case Event::note:
@@ -236,7 +69,8 @@ private:
         case Event::lead_in: addLeadIn(event); break;
         case Event::talk: addTalk(event.first, event.last); break;
         case Event::go:
-            if (!draft_.calls.empty() && !counted_down_) {
+            if (!counted_down_) {
+                endLineUp();
                 closeStage();
             }
             go_s_ = words_[event.last - 1].word == "go" ? words_[event.last - 1].at_s : endOf(event.last);
@@ -245,6 +79,29 @@ private:
             break;
         case Event::stop: closeStage(); break;
         }
+    }
+
+    /// The first notes, read on the start line before the countdown: they are said again after it.
+    void endLineUp()
+    {
+        constexpr std::size_t kMostNotes = 8;
+        const std::size_t first = draft_.stages.empty() ? 0 : draft_.stages.back().last_call;
+        std::size_t notes = 0;
+        for (std::size_t c = first; c < draft_.calls.size(); ++c) {
+            notes += draft_.calls[c].notes.size();
+        }
+        if (notes > kMostNotes) {
+            return;
+        }
+        for (std::size_t c = first; c < draft_.calls.size(); ++c) {
+            DraftCall& call = draft_.calls[c];
+            draft_.chatter += static_cast<int>(notes::splitWords(call.heard).size());
+            call.text.clear();
+            call.repairs.clear();
+            call.notes.clear();
+            draft_.talk.push_back(std::move(call));
+        }
+        draft_.calls.resize(first);
     }
 
     void addNote(const ReadNote& note)

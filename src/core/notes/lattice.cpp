@@ -409,14 +409,32 @@ private:
         add(i, i + 1, {gradePiece(word[0] - '0')}, By::split, 2.0);
     }
 
+    /// The number at `i`, or the one from one to ten that it sounds like; 0 where it is none.
+    [[nodiscard]] int soundsLikeNumber(std::size_t i) const
+    {
+        if (i >= words_.size()) {
+            return 0;
+        }
+        if (classAt(i) != NumberClass::none) {
+            return numberAt(i);
+        }
+        constexpr double kAlike = 0.45;
+        for (int number = 1; number <= 10; ++number) {
+            if (phoneDistance(phones_[i], pronunciations_.of(said(number)), kAlike) <= kAlike) {
+                return number;
+            }
+        }
+        return 0;
+    }
+
     /// "five four three two one", and a word that ends it.
     void countdown(std::size_t i)
     {
         std::size_t end = i;
         int before = 100;
-        while (classAt(end) != NumberClass::none && numberAt(end) < before && numberAt(end) > 0
-            && (before == 100 || before - numberAt(end) <= 5)) {
-            before = numberAt(end);
+        for (int value = soundsLikeNumber(end); value > 0 && value < before && (before == 100 || before - value <= 5);
+             value = soundsLikeNumber(end)) {
+            before = value;
             ++end;
         }
         if (end - i >= 3 && before == 1) {

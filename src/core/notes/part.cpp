@@ -287,7 +287,8 @@ private:
         case Kind::junction: go({Kind::thing, Side::none}, 0.3 + 0.6 * w_, false); return;
         default: break;
         }
-        go({Kind::thing, Side::none}, newNote() + (from_.kind == Kind::after_distance ? 0.15 : crest ? 0.5 : 1.0), true);
+        const double alone = from_.kind == Kind::after_distance ? 0.15 : crest ? 0.5 : 1.0;
+        go({Kind::thing, Side::none}, newNote() + alone + (from_.kind == Kind::after_into ? 0.7 : 0.0), true);
     }
 
     void size(bool count)

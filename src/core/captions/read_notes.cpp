@@ -1,0 +1,358 @@
+#include "captions/read_notes.h"
+
+#include "notes/text.h"
+
+#include <algorithm>
+#include <utility>
+
+namespace brumefall::captions {
+namespace {
+
+using notes::HeardWord;
+using notes::Kind;
+using notes::Part;
+using notes::Pause;
+using notes::Said;
+
+bool isHead(Part part)
+{
+    return part == Part::left || part == Part::right || part == Part::grade || part == Part::named_grade
+        || part == Part::chicane;
+}
+
+class Grouper {
+public:
+    Grouper(const std::vector<Said>& said, const std::vector<HeardWord>& words)
+        : said_(said)
+        , words_(words)
+    {
+    }
+
+    std::vector<Event> group()
+    {
+        for (std::size_t i = 0; i < said_.size(); ++i) {
+            take(said_[i], i);
+        }
+        completeCorrected();
+        return std::move(events_);
+    }
+
+private:
+    void take(const Said& said, std::size_t i)
+    {
+        if (said.part == Part::countdown || said.part == Part::go) {
+            events_.push_back({Event::go, {}, said.first, said.last});
+            open_ = false;
+            return;
+        }
+        if (isTalk(said)) {
+            if (!events_.empty() && events_.back().what == Event::talk) {
+                events_.back().last = said.last;
+            } else {
+                events_.push_back({Event::talk, {}, said.first, said.last});
+                open_ = open_ && said.state.kind != Kind::talk && said.state.kind != Kind::start;
+            }
+            return;
+        }
+        if (said.begins) {
+            begin(said);
+            return;
+        }
+        switch (said.part) {
+        case Part::distance: distance(said); return;
+        case Part::into:
+            if (said.state.kind == Kind::after_into) {
+                joiner_.push_back(&said);
+                return;
+            }
+            break;
+        case Part::and_:
+            if (nextBegins(i) || said.state.kind == Kind::after_into) {
+                joiner_.push_back(&said);
+                return;
+            }
+            break;
+        case Part::again:
+        case Part::skipped: return;
+        case Part::glue:
+            if (notes::splitWords(said.words).size() == 1 && said.words != "for") {
+                return;
+            }
+            break;
+        default: break;
+        }
+        if (open_) {
+            add(last_note_, said);
+        } else if (said.part != Part::glue && said.part != Part::unknown && said.part != Part::and_) {
+            begin(said);
+        }
+    }
+
+    [[nodiscard]] bool nextBegins(std::size_t i) const
+    {
+        for (std::size_t k = i + 1; k < said_.size(); ++k) {
+            if (said_[k].part != Part::glue && said_[k].part != Part::again) {
+                return said_[k].begins;
+            }
+        }
+        return false;
+    }
+
+    /// "two left, no, right": what was not said anew stays.
+    void completeCorrected()
+    {
+        if (taken_back_.empty() || last_note_ >= events_.size()) {
+            return;
+        }
+        auto& parts = events_[last_note_].read.parts;
+        const auto kindOf = [](const Said* said) {
+            return said->part == Part::right ? Part::left : said->part == Part::named_grade ? Part::grade : said->part;
+        };
+        std::vector<const Said*> kept;
+        for (const Said* old : taken_back_) {
+            const bool anew = std::any_of(
+                parts.begin(), parts.end(), [&](const Said* said) { return kindOf(said) == kindOf(old); });
+            if (!anew && (kindOf(old) == Part::left || kindOf(old) == Part::grade)) {
+                kept.push_back(old);
+            }
+        }
+        parts.insert(parts.begin(), kept.begin(), kept.end());
+        taken_back_.clear();
+    }
+
+    void begin(const Said& said)
+    {
+        completeCorrected();
+        Event event;
+        event.read.joiner = std::exchange(joiner_, {});
+        const std::size_t first =
+            event.read.joiner.empty() ? said.first : std::min(said.first, event.read.joiner.front()->first);
+        event.read.first_word = first;
+        event.read.pause = words_[first].pause;
+        event.read.prefixed = !isHead(said.part);
+        events_.push_back(std::move(event));
+        last_note_ = events_.size() - 1;
+        open_ = true;
+        add(last_note_, said);
+    }
+
+    void add(std::size_t event, const Said& said)
+    {
+        ReadNote& note = events_[event].read;
+        if (said.part == Part::correction) {
+            taken_back_.insert(taken_back_.end(), note.parts.begin(), note.parts.end());
+            note.parts.clear();
+            note.last_word = said.last;
+            return;
+        }
+        note.parts.push_back(&said);
+        note.last_word = said.last;
+        note.corner = note.corner || isHead(said.part);
+        if (said.part == Part::stop) {
+            events_.push_back({Event::stop, {}, said.first, said.last});
+        }
+    }
+
+    void distance(const Said& said)
+    {
+        if (last_note_ < events_.size() && events_[last_note_].what == Event::note) {
+            ReadNote& note = events_[last_note_].read;
+            completeCorrected();
+            if (note.distance.empty()) { // of two that follow each other the first stays
+                note.distance.push_back(&said);
+            }
+            note.last_word = said.last;
+        } else {
+            events_.push_back({Event::lead_in, {}, said.first, said.last});
+            events_.back().read.distance.push_back(&said);
+        }
+        joiner_.clear();
+        open_ = false;
+    }
+
+    const std::vector<Said>& said_;
+    const std::vector<HeardWord>& words_;
+    std::vector<Event> events_;
+    std::vector<const Said*> joiner_;
+    std::size_t last_note_ = static_cast<std::size_t>(-1);
+    std::vector<const Said*> taken_back_; ///< of the last note
+    bool open_ = false; ///< the last note can still grow
+};
+
+/// What of a note tells it from another one.
+struct Signature {
+    Part side = Part::unknown;
+    std::string grade;
+    std::string modifier;
+    std::string extent;
+    std::string shapes;
+
+    [[nodiscard]] bool isCorner() const { return side != Part::unknown; }
+};
+
+Signature signatureOf(const ReadNote& note)
+{
+    Signature out;
+    for (const Said* said : note.parts) {
+        switch (said->part) {
+        case Part::left:
+        case Part::right: out.side = out.side == Part::unknown ? said->part : out.side; break;
+        case Part::grade:
+            if (out.shapes.empty()) {
+                out.grade = std::to_string(said->number);
+            } else {
+                out.shapes += std::to_string(said->number);
+            }
+            break;
+        case Part::named_grade: (out.shapes.empty() ? out.grade : out.shapes) += said->words; break;
+        case Part::modifier: out.modifier = said->words; break;
+        case Part::extent: out.extent = said->words; break;
+        case Part::shape: out.shapes += said->words; break;
+        default: break;
+        }
+    }
+    return out;
+}
+
+bool agree(const std::string& a, const std::string& b)
+{
+    return a.empty() || b.empty() || a == b;
+}
+
+bool sameCorner(const ReadNote& a, const ReadNote& b)
+{
+    const Signature x = signatureOf(a);
+    const Signature y = signatureOf(b);
+    return x.isCorner() && x.side == y.side && x.grade == y.grade && agree(x.modifier, y.modifier)
+        && agree(x.extent, y.extent) && agree(x.shapes, y.shapes);
+}
+
+int metresOf(const ReadNote& note)
+{
+    return note.distance.empty() ? 0 : note.distance.front()->number;
+}
+
+class Uniter {
+public:
+    explicit Uniter(std::vector<Event> events)
+        : events_(std::move(events))
+    {
+        countHabit();
+    }
+
+    std::vector<Event> unite()
+    {
+        for (std::size_t i = 0; i < events_.size(); ++i) {
+            for (std::size_t n = kLongestRun; n >= 1; --n) {
+                while (isSaidAgain(i, n)) {
+                    take(i, n);
+                }
+            }
+        }
+        return std::move(events_);
+    }
+
+private:
+    static constexpr std::size_t kLongestRun = 4;
+
+    [[nodiscard]] const ReadNote* noteAt(std::size_t i) const
+    {
+        return i < events_.size() && events_[i].what == Event::note ? &events_[i].read : nullptr;
+    }
+
+    /// How often a corner follows itself with nothing said between: some crews always say a note twice.
+    void countHabit()
+    {
+        int notes = 0;
+        int twice = 0;
+        for (std::size_t i = 0; i + 1 < events_.size(); ++i) {
+            const ReadNote* a = noteAt(i);
+            const ReadNote* b = noteAt(i + 1);
+            notes += a != nullptr ? 1 : 0;
+            twice += a != nullptr && b != nullptr && a->distance.empty() && b->joiner.empty() && sameCorner(*a, *b) ? 1 : 0;
+        }
+        constexpr int kEnough = 4;
+        constexpr double kShare = 0.04;
+        habit_ = twice >= kEnough && twice > kShare * notes;
+    }
+
+    [[nodiscard]] bool isSaidAgain(std::size_t i, std::size_t n) const
+    {
+        for (std::size_t k = 0; k < n; ++k) {
+            const ReadNote* a = noteAt(i + k);
+            const ReadNote* b = noteAt(i + n + k);
+            if (a == nullptr || b == nullptr || !sameCorner(*a, *b)) {
+                return false;
+            }
+            const int there_m = metresOf(*a);
+            const int here_m = metresOf(*b);
+            const bool within = k + 1 < n;
+            const bool joined_alike = k == 0 || a->joiner.empty() == b->joiner.empty();
+            if (within ? there_m != here_m || !joined_alike : !joined_alike || (there_m != 0 && (n == 1 || there_m != here_m))) {
+                return false;
+            }
+        }
+        const ReadNote& first = *noteAt(i);
+        const ReadNote& again = *noteAt(i + n);
+        if (!again.joiner.empty()) {
+            // "into X, into X": the first of them is joined as well
+            return n == 1 && !first.joiner.empty() && metresOf(first) == 0
+                && signatureOf(first).grade == signatureOf(again).grade && again.pause != notes::Pause::none;
+        }
+        const bool edge = again.pause == Pause::edge || again.pause == Pause::stop_edge;
+        return edge || habit_ || (n >= 2 && again.pause != Pause::none);
+    }
+
+    /// The second run takes the place of the first; of each note the fuller form stays.
+    void take(std::size_t i, std::size_t n)
+    {
+        for (std::size_t k = 0; k < n; ++k) {
+            ReadNote& a = events_[i + k].read;
+            ReadNote& b = events_[i + n + k].read;
+            if (b.parts.size() > a.parts.size()) {
+                a.parts = b.parts;
+                a.corner = b.corner;
+                a.prefixed = b.prefixed;
+            }
+            if (a.distance.empty()) {
+                a.distance = b.distance;
+            }
+            if (k + 1 == n) {
+                a.last_word = b.last_word;
+            }
+        }
+        const auto from = events_.begin() + static_cast<std::ptrdiff_t>(i + n);
+        events_.erase(from, from + static_cast<std::ptrdiff_t>(n));
+    }
+
+    std::vector<Event> events_;
+    bool habit_ = false;
+};
+
+} // namespace
+
+bool isTalk(const Said& said)
+{
+    return said.state.kind == Kind::talk || said.part == Part::chatter;
+}
+
+std::string ReadNote::text() const
+{
+    std::string out;
+    for (const Said* said : parts) {
+        out += (out.empty() || said->words.empty() ? "" : " ") + said->words;
+    }
+    return out;
+}
+
+std::vector<Event> eventsOf(const std::vector<Said>& said, const std::vector<HeardWord>& words)
+{
+    return Grouper(said, words).group();
+}
+
+std::vector<Event> unitedEvents(std::vector<Event> events)
+{
+    return Uniter(std::move(events)).unite();
+}
+
+} // namespace brumefall::captions
