@@ -24,7 +24,8 @@ double calibrated(double probability)
         double said;
         double right;
     };
-    constexpr Point kTable[]{{0.0, 0.2}, {0.3, 0.4}, {0.6, 0.68}, {0.8, 0.8}, {0.9, 0.88}, {0.97, 0.94}, {1.0, 0.985}};
+    constexpr Point kTable[]{
+        {0.0, 0.25}, {0.25, 0.6}, {0.45, 0.72}, {0.6, 0.87}, {0.75, 0.93}, {0.9, 0.96}, {1.0, 0.985}};
     for (std::size_t i = 1; i < std::size(kTable); ++i) {
         if (probability <= kTable[i].said) {
             const auto& a = kTable[i - 1];
@@ -52,6 +53,9 @@ public:
             take(event);
         }
         closeStage();
+        if (heard_to_ < words_.size()) {
+            addTalk(words_.size());
+        }
         return std::move(draft_);
     }
 
@@ -61,13 +65,13 @@ private:
         switch (event.what) {
         case Event::note:
             if (isBetweenStages() && !event.read.corner) {
-                addTalk(event.read.first_word, event.read.last_word);
+                addTalk(event.read.last_word);
             } else {
                 addNote(event.read);
             }
             break;
         case Event::lead_in: addLeadIn(event); break;
-        case Event::talk: addTalk(event.first, event.last); break;
+        case Event::talk: addTalk(event.last); break;
         case Event::go:
             if (!counted_down_) {
                 endLineUp();
@@ -75,7 +79,7 @@ private:
             }
             go_s_ = words_[event.last - 1].word == "go" ? words_[event.last - 1].at_s : endOf(event.last);
             counted_down_ = true;
-            draft_.chatter += static_cast<int>(event.last - event.first);
+            addTalk(event.last);
             break;
         case Event::stop: closeStage(); break;
         }
@@ -151,6 +155,7 @@ private:
             && draft_.calls.back().notes.size() < kLongCall && !draft_.calls.back().notes.empty();
     }
 
+    /// A call whose first word is `word`; what was heard before it and belongs to nothing goes with it.
     void openCall(std::size_t word)
     {
         DraftCall call;
@@ -158,7 +163,6 @@ private:
         call.at_s = words_[word].at_s;
         call.end_s = call.at_s;
         draft_.calls.push_back(std::move(call));
-        heard_to_ = word;
         closed_ = false;
     }
 
@@ -216,9 +220,22 @@ private:
         closed_ = true;
     }
 
-    void addTalk(std::size_t first, std::size_t last)
+    /// All that was heard and told of no call yet, up to word `last`, is talk.
+    void addTalk(std::size_t last)
     {
+        const std::size_t first = heard_to_;
+        if (last <= first) {
+            return;
+        }
+        heard_to_ = last;
         draft_.chatter += static_cast<int>(last - first);
+        if (talk_to_ == first && !draft_.talk.empty()) {
+            draft_.talk.back().heard += " " + heardIn(first, last);
+            draft_.talk.back().end_s = endOf(last);
+            talk_to_ = last;
+            return;
+        }
+        talk_to_ = last;
         DraftCall talk;
         talk.line = words_[first].line;
         talk.at_s = words_[first].at_s;
@@ -269,9 +286,10 @@ private:
     double last_s_ = 0.0;
     double go_s_ = 0.0;
     bool counted_down_ = false;
+    std::size_t talk_to_ = static_cast<std::size_t>(-1); ///< where the last talk ended
     bool closed_ = true; ///< the last call takes no more notes
     bool before_is_corner_ = false;
-    std::size_t heard_to_ = 0; ///< words that stand in a call's `heard`
+    std::size_t heard_to_ = 0; ///< words that stand in a call's `heard` or in talk
 };
 
 } // namespace

@@ -69,7 +69,7 @@ public:
         if (words_.size() > first) {
             words_[first].pause = first == 0 ? Pause::stop_edge : edge(cue.start_s, words_[first].pause);
             spread(first, cue);
-            last_end_s_ = cue.end_s;
+            last_end_s_ = std::min(cue.end_s, cue.start_s + mostSaid_s(first));
         }
     }
 
@@ -107,6 +107,18 @@ private:
     [[nodiscard]] Pause edge(double start_s, Pause written) const
     {
         return written == Pause::stop || start_s - last_end_s_ > kSilence_s ? Pause::stop_edge : Pause::edge;
+    }
+
+    /// How long its words can have taken: a block may stand long after they were said.
+    [[nodiscard]] double mostSaid_s(std::size_t first) const
+    {
+        constexpr double kSlowest_syll_s = 2.0;
+        constexpr double kBreath_s = 1.0;
+        double syllables = 0.0;
+        for (std::size_t i = first; i < words_.size(); ++i) {
+            syllables += std::max(1, notes::countSyllables(words_[i].word));
+        }
+        return kBreath_s + syllables / kSlowest_syll_s;
     }
 
     void spread(std::size_t first, const Cue& cue)

@@ -108,15 +108,25 @@ private:
         const auto kindOf = [](const Said* said) {
             return said->part == Part::right ? Part::left : said->part == Part::named_grade ? Part::grade : said->part;
         };
-        std::vector<const Said*> kept;
+        // in the order of what was said first, so that a side and a grade keep their places
+        std::vector<const Said*> whole;
         for (const Said* old : taken_back_) {
-            const bool anew = std::any_of(
-                parts.begin(), parts.end(), [&](const Said* said) { return kindOf(said) == kindOf(old); });
-            if (!anew && (kindOf(old) == Part::left || kindOf(old) == Part::grade)) {
-                kept.push_back(old);
+            if (kindOf(old) != Part::left && kindOf(old) != Part::grade) {
+                continue;
             }
+            const auto anew = std::find_if(
+                parts.begin(), parts.end(), [&](const Said* said) { return kindOf(said) == kindOf(old); });
+            whole.push_back(anew == parts.end() ? old : *anew);
         }
-        parts.insert(parts.begin(), kept.begin(), kept.end());
+        const bool head_anew = std::count_if(parts.begin(), parts.end(), [&](const Said* said) {
+            return kindOf(said) == Part::left || kindOf(said) == Part::grade;
+        }) >= 2;
+        if (!head_anew) {
+            std::erase_if(parts, [&](const Said* said) {
+                return std::find(whole.begin(), whole.end(), said) != whole.end();
+            });
+            parts.insert(parts.begin(), whole.begin(), whole.end());
+        }
         taken_back_.clear();
     }
 
@@ -129,6 +139,11 @@ private:
             event.read.joiner.empty() ? said.first : std::min(said.first, event.read.joiner.front()->first);
         event.read.first_word = first;
         event.read.pause = words_[first].pause;
+        if (last_note_ < events_.size()) { // words shown again, or taken for nothing, may stand between
+            for (std::size_t i = events_[last_note_].read.last_word; i < first; ++i) {
+                event.read.pause = std::max(event.read.pause, words_[i].pause);
+            }
+        }
         event.read.prefixed = !isHead(said.part);
         events_.push_back(std::move(event));
         last_note_ = events_.size() - 1;

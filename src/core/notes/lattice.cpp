@@ -35,14 +35,14 @@ double costOfDistance(int metres)
     if (metres < 10 || metres > 3000) {
         return 6.0;
     }
-    if (metres % 10 == 0 && metres <= 400) {
+    if (metres % 10 == 0 && (metres <= 200 || (metres <= 400 && metres % 50 == 0))) {
         return metres == 10 ? 0.3 : 0.0;
     }
     if (metres % 50 == 0 && metres <= 1000) {
         return 0.3;
     }
     if (metres % 10 == 0 && metres <= 1000) {
-        return 0.9;
+        return 0.8;
     }
     return metres % 5 == 0 && metres < 200 ? 0.7 : metres < 100 ? 1.8 : 3.0;
 }
@@ -114,7 +114,8 @@ private:
             || part == Part::start || words.size() < 2 || (!common && splitWords(words).size() > 2)) {
             return;
         }
-        Target target{part, words, number, {}, common ? 0.0 : 1.1};
+        const bool most = words == "over"; // the commonest relation, and the one most often misheard
+        Target target{part, words, number, {}, most ? -0.5 : common ? 0.0 : 1.1};
         for (const std::string& word : splitWords(words)) {
             const Phones& phones = pronunciations_.of(word);
             target.phones.insert(target.phones.end(), phones.begin(), phones.end());
@@ -241,9 +242,18 @@ private:
             if (into) {
                 add(i, i + n, {{Part::into, "into"}}, By::word, longer);
             }
-            add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : joinWords(entry.words)}}, By::word,
-                longer + rare);
+            add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : written(entry)}}, By::word, longer + rare);
         }
+    }
+
+    /// The words of a phrase; one word where it was cut in two ("hair pin").
+    static std::string written(const LexiconEntry& entry)
+    {
+        std::string together;
+        for (const std::string& word : entry.words) {
+            together += word;
+        }
+        return entry.words.size() > 1 && together == entry.value ? together : joinWords(entry.words);
     }
 
     /// The crew's own words have the part of what they mean.
@@ -492,17 +502,22 @@ private:
         }
         for (const LexiconEntry& entry : known->phrases) {
             if (entry.words.size() == 1 && partOf(entry) < Part::glue) {
-                return {{partOf(entry), text}};
+                return {{entry.value == "into_thing" ? Part::into : partOf(entry), text}};
             }
         }
         return {};
+    }
+
+    [[nodiscard]] bool isEdge(std::size_t i) const
+    {
+        return words_[i].pause == Pause::edge || words_[i].pause == Pause::stop_edge;
     }
 
     /// Words that stood there just before: repeated at the edge of a block, rolled on from it, or stuttered.
     void shownAgain(std::size_t i)
     {
         constexpr std::size_t kLongest = 24;
-        const bool edge = words_[i].pause == Pause::edge || words_[i].pause == Pause::stop_edge;
+        const bool edge = isEdge(i);
         for (std::size_t n = 1; n <= std::min({kLongest, i, words_.size() - i}); ++n) {
             const auto here = words_.begin() + static_cast<std::ptrdiff_t>(i);
             const auto same = [](const HeardWord& a, const HeardWord& b) { return a.word == b.word; };
@@ -510,7 +525,12 @@ private:
                 continue;
             }
             const bool number = classAt(i) != NumberClass::none && n == 1;
-            const double cost = edge ? (n == 1 ? (number ? 1.0 : 0.6) : n == 2 ? 0.45 : 0.3) : n == 1 ? (number ? 1.6 : 0.9) : 1.3;
+            // a block that begins with all of the one before, and goes on: captions that roll
+            const bool rolls = edge && i + n < words_.size() && isEdge(i - n) && !isEdge(i + n);
+            const double cost = rolls && n > 1 ? -1.5
+                : edge                         ? (n == 1 ? (number ? 1.0 : 0.6) : n == 2 ? 0.45 : -0.3)
+                : n == 1                       ? (number ? 1.6 : 0.9)
+                                               : 1.3;
             lattice_.from[i].push_back({static_cast<int>(i + n), Part::again, By::shown_again, {}, 0, cost, i, i + n});
         }
     }
@@ -533,7 +553,7 @@ private:
             phones.insert(phones.end(), phones_[at].begin(), phones_[at].end());
             stretch += (n == 1 ? "" : " ") + words_[at].word;
             if (known_[at] != nullptr) {
-                swallowed += isStrong(at) ? 1.0 : 0.5;
+                swallowed += isStrong(at) ? 1.0 : isGlue(at) ? 0.2 : 0.5;
             }
             if (phones.size() > 14) {
                 return;
@@ -559,6 +579,12 @@ private:
         });
     }
 
+    [[nodiscard]] bool isGlue(std::size_t i) const
+    {
+        return std::all_of(known_[i]->phrases.begin(), known_[i]->phrases.end(),
+            [](const LexiconEntry& entry) { return entry.words.size() > 1 || partOf(entry) >= Part::glue; });
+    }
+
     const std::vector<Near>& nearest(const std::string& stretch, const Phones& phones)
     {
         const auto [it, fresh] = near_.try_emplace(stretch);
@@ -578,7 +604,7 @@ private:
             const double most = std::min(0.5 * n, 2.2);
             const double d = phoneDistance(phones, target.phones, most);
             if (d <= most) {
-                found.push_back({&target, 0.9 + 1.1 * d + 1.9 * d / n + target.prior});
+                found.push_back({&target, 0.6 + 1.4 * d + 1.9 * d / n + target.prior});
             }
         }
         std::sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });

@@ -96,7 +96,7 @@ public:
         case Part::correction: correction(); break;
         case Part::countdown:
         case Part::go: go({Kind::start, Side::none}, costToEnd(from_), false); break;
-        case Part::glue: stay(from_.kind == Kind::relation || from_.kind == Kind::thing_relation || from_.kind == Kind::shape_to ? 0.1 : 0.7); break;
+        case Part::glue: glue(); break;
         case Part::again: stay(0.0); break;
         case Part::unknown: stay(3.0); break;
         case Part::skipped: stay(4.5); break;
@@ -316,7 +316,8 @@ private:
         case Kind::corner: stay(0.4 + w_); break;
         case Kind::relation: go({Kind::corner, from_.side}, 0.5 * w_, false); return;
         case Kind::thing_relation: go({Kind::junction, Side::none}, 0.5 * w_, false); return;
-        case Kind::named_grade: go(from_, 0.5 + w_, false); break;
+        case Kind::named_grade:
+        case Kind::chicane: stay(0.3 + w_); break; // "chicane, left entry"
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::junction, Side::none}, 0.6 * w_ + 0.2, false); return;
         default: break;
@@ -372,6 +373,21 @@ private:
         }
     }
 
+    /// "the", "of a": within a relation it says nothing, between a side and its grade it is hardly said.
+    void glue()
+    {
+        switch (from_.kind) {
+        case Kind::relation:
+        case Kind::thing_relation:
+        case Kind::shape_to: stay(0.1); break;
+        case Kind::direction:
+        case Kind::grade: stay(1.3); break;
+        case Kind::corner:
+        case Kind::target: stay(0.9); break;
+        default: stay(0.6); break;
+        }
+    }
+
     void chatter()
     {
         stay(1.6);
@@ -406,6 +422,7 @@ private:
             go({lean->prefix == Kind::prefix_line ? Kind::prefix_line : from_.kind, Side::none}, 0.6 * w_ + 0.5 * lean->forward, false);
             return;
         case Kind::junction: stay(0.4 + w_); break;
+        case Kind::corrected: go({lean->prefix, Side::none}, 0.3 + 0.5 * lean->forward, false); return;
         default: break;
         }
         if (lean->forward < 5.0) {
