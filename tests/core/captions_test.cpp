@@ -71,15 +71,14 @@ TEST(Captions, TalkIsLeftOutOfTheNotesAndKeptToBeShown)
 {
     const auto draft =
         draftNotes(readCues("[0:05] left four 80\n"
-                            "[0:12] lovely that's really good keep pushing 150 left two\n"
+                            "[0:12] lovely that's really good keep pushing left two\n"
                             "[0:40] so that was a pretty good stage I thought the tyres were cold\n",
             "talk.txt"));
     ASSERT_EQ(draft.calls.size(), 2U);
-    EXPECT_EQ(draft.calls[1].text, "150 left two");
-    ASSERT_EQ(draft.calls[1].repairs.size(), 1U);
-    EXPECT_EQ(draft.calls[1].repairs[0].from, "lovely that's really good keep pushing");
-    ASSERT_EQ(draft.talk.size(), 1U);
-    EXPECT_EQ(draft.talk[0].line, 3);
+    EXPECT_EQ(draft.calls[1].text, "left two");
+    ASSERT_EQ(draft.talk.size(), 2U);
+    EXPECT_EQ(draft.talk[0].heard, "lovely that's really good keep pushing");
+    EXPECT_EQ(draft.talk[1].line, 3);
     EXPECT_EQ(draft.stages.size(), 1U) << "talk makes no stage of its own";
 }
 

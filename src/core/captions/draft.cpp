@@ -117,11 +117,12 @@ private:
             openCall(note.first_word);
         }
         DraftCall& call = draft_.calls.back();
-        append(call, note.joiner);
-        append(call, note.parts);
-        append(call, note.distance);
+        DraftNote draft{{}, words_[note.first_word].line, words_[note.first_word].at_s, endOf(note.last_word), 1.0, {}};
+        append(draft.text, note.joiner);
+        append(draft.text, note.parts);
+        append(draft.text, note.distance, note.parts.back()->part);
+        call.text += (call.text.empty() ? "" : " ") + draft.text;
         hear(call, note.last_word);
-        DraftNote draft{words_[note.first_word].at_s, endOf(note.last_word), 1.0, {}};
         double least = 1.0;
         for (const Said* said : note.parts) {
             if (said->sure < least && said->part != Part::glue) {
@@ -136,6 +137,7 @@ private:
         call.notes.push_back(std::move(draft));
         call.end_s = endOf(note.last_word);
         before_is_corner_ = note.corner;
+        before_wants_number_ = note.parts.back()->part == Part::shape && note.distance.empty();
     }
 
     /// A line of notes is a breath: notes joined by a word belong to one call, and so do those that follow each
@@ -151,13 +153,15 @@ private:
             return true;
         }
         const bool pause = note.pause != Pause::none && note.pause != Pause::comma;
-        return note.corner && before_is_corner_ && !note.prefixed && !pause
+        const bool number = note.parts.front()->part == Part::grade; // "tightens three left"
+        return !(number && before_wants_number_) && note.corner && before_is_corner_ && !note.prefixed && !pause
             && draft_.calls.back().notes.size() < kLongCall && !draft_.calls.back().notes.empty();
     }
 
     /// A call whose first word is `word`; what was heard before it and belongs to nothing goes with it.
     void openCall(std::size_t word)
     {
+        finishCall();
         DraftCall call;
         call.line = words_[word].line;
         call.at_s = words_[word].at_s;
@@ -166,11 +170,46 @@ private:
         closed_ = false;
     }
 
-    void append(DraftCall& call, const std::vector<const Said*>& parts)
+    /// A call that reads back as other notes than it was made of stands as a line for each note.
+    void finishCall()
+    {
+        if (draft_.calls.empty() || draft_.calls.back().notes.size() < 2) {
+            return;
+        }
+        notes::Style style;
+        style.order = draft_.order;
+        const auto parsed = notes::parseNotes(draft_.calls.back().text, style);
+        if (!parsed.calls.empty() && parsed.calls.front().notes.size() == draft_.calls.back().notes.size()) {
+            return;
+        }
+        DraftCall whole = std::move(draft_.calls.back());
+        draft_.calls.pop_back();
+        for (std::size_t n = 0; n < whole.notes.size(); ++n) {
+            DraftNote& note = whole.notes[n];
+            DraftCall call;
+            call.line = note.line;
+            call.at_s = note.at_s;
+            call.end_s = note.end_s;
+            call.text = note.text;
+            if (n == 0) {
+                call.heard = std::move(whole.heard);
+                call.repairs = std::move(whole.repairs);
+            }
+            call.notes.push_back(std::move(note));
+            draft_.calls.push_back(std::move(call));
+        }
+    }
+
+    /// Adds the words of `parts` to `text`. After a shape without a target a distance is written in digits, so
+    /// that it cannot be taken for one ("tightens one fifty").
+    void append(std::string& text, const std::vector<const Said*>& parts, Part before = Part::unknown) const
     {
         for (const Said* said : parts) {
-            const std::string words = said->part == Part::unknown ? heardIn(said->first, said->last) : said->words;
-            call.text += (call.text.empty() || words.empty() ? "" : " ") + words;
+            const bool digits = said->part == Part::distance && (before == Part::shape || before == Part::to);
+            const std::string words = digits   ? std::to_string(said->number)
+                : said->part == Part::unknown ? heardIn(said->first, said->last)
+                                              : said->words;
+            text += (text.empty() || words.empty() ? "" : " ") + words;
         }
     }
 
@@ -183,7 +222,7 @@ private:
         call.heard += (call.heard.empty() ? "" : " ") + heardIn(heard_to_, last);
         for (const Said& said : reading_.said) {
             if (said.first < heard_to_ || said.last > last || said.part == Part::unknown || isTalk(said)
-                || said.by == By::word) {
+                || (said.by == By::word && said.words.empty())) {
                 continue;
             }
             const std::string from = heardIn(said.first, said.last);
@@ -214,7 +253,7 @@ private:
     void addLeadIn(const Event& event)
     {
         openCall(event.first);
-        append(draft_.calls.back(), event.read.distance);
+        append(draft_.calls.back().text, event.read.distance);
         hear(draft_.calls.back(), event.last);
         draft_.calls.back().end_s = endOf(event.last);
         closed_ = true;
@@ -270,6 +309,7 @@ private:
 
     void closeStage()
     {
+        finishCall();
         const std::size_t first = draft_.stages.empty() ? 0 : draft_.stages.back().last_call;
         closed_ = true;
         if (first < draft_.calls.size()) {
@@ -289,6 +329,7 @@ private:
     std::size_t talk_to_ = static_cast<std::size_t>(-1); ///< where the last talk ended
     bool closed_ = true; ///< the last call takes no more notes
     bool before_is_corner_ = false;
+    bool before_wants_number_ = false; ///< the last note ends with "tightens", or "opens"
     std::size_t heard_to_ = 0; ///< words that stand in a call's `heard` or in talk
 };
 

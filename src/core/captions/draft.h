@@ -22,6 +22,8 @@ struct Repair {
 
 /// A note of a proposed call. Times in the media, of its own words.
 struct DraftNote {
+    std::string text; ///< with what joins it to its neighbours
+    int line = 0; ///< of the file
     double at_s = 0.0;
     double end_s = 0.0;
     double sure = 1.0; ///< how likely it is what was said, 0 to 1

@@ -175,8 +175,8 @@ private:
             completeCorrected();
             if (note.distance.empty()) { // of two that follow each other the first stays
                 note.distance.push_back(&said);
+                note.last_word = said.last;
             }
-            note.last_word = said.last;
         } else {
             events_.push_back({Event::lead_in, {}, said.first, said.last});
             events_.back().read.distance.push_back(&said);
