@@ -8,6 +8,7 @@
 #include "media/sound_file.h"
 
 #include <QComboBox>
+#include <QLabel>
 #include <QOpenGLWidget>
 #include <QProcess>
 #include <QPushButton>
@@ -71,6 +72,17 @@ TEST_F(DevicesTest, TheVideoIsDrawnWithOpenGlAndShowsWhatSoftwareShows)
             QPoint(static_cast<int>(0.5 * (view->width() - fitted.width())), 0), fitted.toSize());
         EXPECT_LT(difference(shown.copy(picture), software.picture(picture.size())), 6.0) << at_s;
     }
+}
+
+TEST_F(DevicesTest, AMicrophoneThatHearsNothingIsSaidBeforeATakeIsLostToIt)
+{
+    openDemo();
+    QTest::keyClick(window_.get(), Qt::Key_F4);
+    auto* input = find<QComboBox>("inputChoice");
+    input->setCurrentIndex(0);
+    emit input->activated(0);
+    EXPECT_TRUE(waitFor([&] { return find<QLabel>("readState")->text().contains(QStringLiteral("hears nothing")); }, 4000))
+        << find<QLabel>("readState")->text().toStdString();
 }
 
 TEST_F(DevicesTest, AVoiceThroughTheMicrophoneIsRecordedAndItsCallsAreFound)

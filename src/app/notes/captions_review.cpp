@@ -4,6 +4,7 @@
 #include "media/pronunciations.h"
 #include "theme/theme.h"
 #include "widgets/clock.h"
+#include "widgets/keys.h"
 #include "widgets/panels.h"
 
 #include <QCheckBox>
@@ -25,6 +26,7 @@ enum Column { kTake, kTime, kHeard, kProposed, kMended, kSure, kColumns };
 constexpr std::size_t kNoCall = std::numeric_limits<std::size_t>::max();
 constexpr double kSureEnough = 0.85;
 
+/// What was mended, and below it what is least sure of each note in doubt.
 QString mendedWords(const captions::DraftCall& call)
 {
     QStringList parts;
@@ -33,6 +35,11 @@ QString mendedWords(const captions::DraftCall& call)
         parts << (repair.to.empty()
                 ? CaptionsReview::tr("without \u201c%1\u201d").arg(from)
                 : QStringLiteral("%1 \u2192 %2").arg(from, QString::fromStdString(repair.to)));
+    }
+    for (const auto& note : call.notes) {
+        if (!note.doubt.empty() && note.sure < kSureEnough) {
+            parts << CaptionsReview::tr("look: %1").arg(QString::fromStdString(note.doubt));
+        }
     }
     return parts.join(QStringLiteral("\n"));
 }
@@ -83,6 +90,8 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
         connect(b, &QPushButton::clicked, this, action);
         into->addWidget(b);
     };
+    button(top, tr("Look here"), "captionsLook", [this] { lookAtNext(); });
+    bindButton(qobject_cast<QPushButton*>(top->itemAt(top->count() - 1)->widget()), QKeyCombination(Qt::Key_F8));
     button(top, tr("Take all"), "captionsAll", [this] { takeAll(true); });
     button(top, tr("Take none"), "captionsNone", [this] { takeAll(false); });
     button(top, tr("Only what is sure"), "captionsSure", [this] { takeSure(); });
@@ -131,6 +140,7 @@ void CaptionsReview::open(const QString& file)
         media::englishPronunciations());
     file_ = QFileInfo(file).fileName();
     kept_as_heard_.clear();
+    looked_at_ = 0;
     stages_->clear();
     for (std::size_t i = 0; i < draft_.stages.size(); ++i) {
         const auto& s = draft_.stages[i];
@@ -204,7 +214,7 @@ void CaptionsReview::showStage()
 void CaptionsReview::showRow(int row, std::size_t call)
 {
     const auto& said = draft_.calls[call];
-    const QString sure = said.repairs.empty() ? QString() : tr("%1 %").arg(qRound(100.0 * said.confidence()));
+    const QString sure = said.notes.empty() ? QString() : tr("%1 %").arg(qRound(100.0 * said.confidence()));
     const QString texts[]{QString(), clockText(said.at_s), QString::fromStdString(said.heard),
         QString::fromStdString(said.text), mendedWords(said), sure};
     for (int column = 0; column < kColumns; ++column) {
@@ -238,12 +248,38 @@ void CaptionsReview::refresh()
         table_->item(r, kHeard)->setFont(written);
         table_->item(r, kProposed)->setFont(proposed);
     }
-    summary_->setText(tr("%1 calls; %2 are mended, %3 of these taken. What is not taken stays as captioned.")
-                          .arg(s.last_call - s.first_call)
-                          .arg(mended)
-                          .arg(taken));
+    const auto from = draft_.calls.begin();
+    const auto doubtful = std::count_if(from + static_cast<std::ptrdiff_t>(s.first_call),
+        from + static_cast<std::ptrdiff_t>(s.last_call),
+        [](const captions::DraftCall& call) { return call.confidence() < kSureEnough; });
+    summary_->setText(
+        (doubtful > 0 ? tr("Next: look at the %1 calls in doubt, least sure first (F8). ").arg(doubtful) : QString())
+        + tr("%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as captioned.")
+              .arg(s.last_call - s.first_call)
+              .arg(mended)
+              .arg(taken));
     accept_->setEnabled(s.last_call > s.first_call);
     showing_ = false;
+}
+
+/// The calls in doubt, least sure first; one after another.
+void CaptionsReview::lookAtNext()
+{
+    std::vector<std::pair<double, int>> doubtful;
+    for (int r = 0; r < table_->rowCount(); ++r) {
+        const std::size_t call = call_of_row_[static_cast<std::size_t>(r)];
+        if (call != kNoCall && draft_.calls[call].confidence() < kSureEnough) {
+            doubtful.emplace_back(draft_.calls[call].confidence(), r);
+        }
+    }
+    if (doubtful.empty()) {
+        return;
+    }
+    std::sort(doubtful.begin(), doubtful.end());
+    const int row = doubtful[looked_at_++ % doubtful.size()].second;
+    table_->setCurrentCell(row, kProposed);
+    table_->scrollToItem(table_->item(row, kProposed), QAbstractItemView::PositionAtCenter);
+    table_->setFocus();
 }
 
 void CaptionsReview::takeAll(bool take)

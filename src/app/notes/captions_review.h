@@ -35,6 +35,7 @@ private:
     void showStage();
     void showRow(int row, std::size_t call);
     void takeAll(bool take);
+    void lookAtNext();
     void takeSure();
     void refresh();
     void accept();
@@ -44,6 +45,7 @@ private:
     Document& document_;
     captions::Draft draft_;
     QString file_;
+    std::size_t looked_at_ = 0; ///< calls in doubt
     std::set<std::size_t> kept_as_heard_;
     std::vector<std::size_t> call_of_row_; ///< of the table; kNoCall for talk
     QLabel* head_;

@@ -411,12 +411,24 @@ private:
             break;
         case Kind::grade:
         case Kind::named_grade: stay(part == Part::extent || part == Part::modifier ? 0.3 * w_ + 0.1 : back + 0.8); break;
-        case Kind::relation: stay(1.2 + back); break;
+        case Kind::relation: // "into cobbles", "over ice"
+            if (part == Part::attribute) {
+                go({Kind::corner, from_.side}, 0.2, false);
+            } else {
+                stay(1.2 + back);
+            }
+            break;
         case Kind::thing:
         case Kind::chicane:
         case Kind::finish:
         case Kind::stop: stay(back + 0.3); break;
-        case Kind::thing_relation: stay(0.8 + w_); break;
+        case Kind::thing_relation:
+            if (part == Part::attribute) {
+                go({Kind::thing, Side::none}, 0.4, false);
+            } else {
+                stay(0.8 + w_);
+            }
+            break;
         case Kind::prefix:
         case Kind::prefix_line:
             go({lean->prefix == Kind::prefix_line ? Kind::prefix_line : from_.kind, Side::none}, 0.6 * w_ + 0.5 * lean->forward, false);
