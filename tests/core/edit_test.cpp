@@ -79,6 +79,20 @@ TEST(Edit, AScaleTurnedRoundChangesGradesAndTargetsAndNoDistanceOrCount)
         "left four\nleft five");
 }
 
+TEST(WithDistance, OfANoteThatHasNoneChangesNoOther)
+{
+    const std::string text = "left four\nright four 60\n";
+    EXPECT_EQ(withDistance(text, 1, 0, 80.0, {}, Order::direction_first), text);
+    EXPECT_EQ(withDistance(text, 2, 0, 80.0, {}, Order::direction_first), "left four\nright four 80\n");
+    EXPECT_EQ(withDistance("left four\n60 right four\n", 1, 0, 80.0, {}, Order::direction_first), "left four\n80 right four\n");
+}
+
+TEST(Distances, SaidAtTheEndAndAgainAtTheStartAreOne)
+{
+    EXPECT_EQ(parseNotes("left two 60\n60 right three 40\n").calls[0].notes[0].link.metres, 60.0);
+    EXPECT_EQ(parseNotes("left two 60\n100 right three 40\n").calls[0].notes[0].link.metres, 160.0);
+}
+
 TEST(Edit, TurningTheScaleRoundTwiceChangesNothing)
 {
     std::mt19937 random(7);

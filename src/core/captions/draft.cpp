@@ -41,8 +41,8 @@ public:
     Drafter(const std::vector<Cue>& cues, const notes::Style& style, const notes::Pronunciations& pronunciations)
         : words_(heardWords(cues))
     {
-        const auto lattice = notes::alternativesOf(words_, style, pronunciations);
-        reading_ = style.order ? notes::readLattice(lattice, *style.order) : notes::readLattice(lattice);
+        auto lattice = notes::alternativesOf(words_, style, pronunciations);
+        reading_ = notes::readLattice(lattice, style.order);
         draft_.order = reading_.order;
         last_s_ = cues.empty() ? 0.0 : cues.back().end_s;
     }
@@ -205,7 +205,8 @@ private:
     void append(std::string& text, const std::vector<const Said*>& parts, Part before = Part::unknown) const
     {
         for (const Said* said : parts) {
-            const bool digits = said->part == Part::distance && (before == Part::shape || before == Part::to);
+            const bool digits = said->part == Part::distance && (before == Part::shape || before == Part::to)
+                && said->words.find(' ') != std::string::npos;
             const std::string words = digits   ? std::to_string(said->number)
                 : said->part == Part::unknown ? heardIn(said->first, said->last)
                                               : said->words;
@@ -247,7 +248,8 @@ private:
     [[nodiscard]] std::string doubtOf(const Said& said) const
     {
         const std::string heard = heardIn(said.first, said.last);
-        return said.words == heard ? said.words + "?" : said.words + "? heard: " + heard;
+        return said.words + (said.otherwise.empty() ? "?" : ", or " + said.otherwise + "?")
+            + (said.words == heard ? "" : " heard: " + heard);
     }
 
     void addLeadIn(const Event& event)

@@ -247,6 +247,9 @@ std::string withDistance(
     }
     for (std::size_t next = at + 1; next < lines.size(); ++next) {
         if (holdsWords(lines[next])) {
+            if (readLine(withoutComment(lines[next]), dictionary, order).distance_before_m <= 0.0) {
+                return std::string(text); // the distances on it are those after its own notes
+            }
             const auto head = noteStarts(withoutComment(lines[next]), dictionary, order);
             const std::size_t end =
                 head.empty() ? lines[next].size() : std::max<std::size_t>(head.front(), 1);

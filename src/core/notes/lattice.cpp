@@ -16,6 +16,8 @@ constexpr double kLongerPhrase = -0.25; ///< for each further word of an exact p
 constexpr std::size_t kLongestPhrase = 6;
 constexpr std::size_t kLongestSound = 3; ///< words that may be one word misheard
 constexpr std::size_t kMostBySound = 5; ///< alternatives of one stretch
+constexpr double kSound = 0.6; ///< of a word that sounds the same
+constexpr double kSameSound = kSound + 0.1;
 
 bool isDigits(std::string_view text)
 {
@@ -67,11 +69,11 @@ struct Target {
 };
 
 /// Words that carry most notes, whatever the crew; the rest of the language is heard for others less often.
-constexpr std::array<std::string_view, 96> kCommon{"left", "right", "one", "two", "three", "four", "five", "six",
+constexpr std::array<std::string_view, 101> kCommon{"left", "right", "one", "two", "three", "four", "five", "six",
     "hairpin", "open hairpin", "tight hairpin", "square", "acute", "kink", "flat", "slight", "medium", "fast", "easy",
     "plus", "minus", "long", "short", "very long", "extra long", "half long", "tightens", "opens", "late", "don't cut",
     "cut", "small cut", "big cut", "keep in", "keep out", "keep left", "keep right", "keep middle", "over", "through",
-    "past", "around", "inside", "outside", "on exit", "crest", "jump", "bump", "dip", "bridge", "gate", "bale",
+    "past", "around", "inside", "outside", "on exit", "at", "before", "after", "exit", "under", "crest", "jump", "bump", "dip", "bridge", "gate", "bale",
     "water", "ditch", "tree", "rock", "wall", "barn", "house", "logs", "post", "small", "big", "unseen", "blind",
     "gravel", "tarmac", "slippery", "loose", "narrow", "wide", "bumpy", "camber", "bad camber", "downhill", "uphill",
     "junction", "chicane", "turn", "into", "and", "caution", "danger", "care", "slow", "brake", "maybe", "finish",
@@ -159,6 +161,7 @@ public:
             runTogether(i);
             shownAgain(i);
             bySound(i);
+            overAThing(i);
             nothing(i);
             for (int node = inner; node < static_cast<int>(lattice_.from.size()); ++node) {
                 lattice_.order.push_back(node);
@@ -238,7 +241,8 @@ private:
             // however it was said, what joins two notes is written in one way
             const bool joins = part == Part::into || part == Part::and_;
             const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
-            const double rare = into ? 0.9 : 0.0;
+            const bool one_word = part == Part::relation && n == 1 && isRare(entry);
+            const double rare = into ? 0.9 : one_word ? 1.0 : 0.0;
             if (into) {
                 add(i, i + n, {{Part::into, "into"}}, By::word, longer);
             }
@@ -559,10 +563,20 @@ private:
                 return;
             }
             for (const Near& near : nearest(stretch, phones)) {
+                if (near.cost < kSameSound + near.target->prior && isExactly(i, i + n, near.target->part)) {
+                    continue; // "dont cut" for "don't cut": another spelling
+                }
                 add(i, i + n, {{near.target->part, near.target->words, near.target->number}}, By::sound,
                     near.cost + swallowed);
             }
         }
+    }
+
+    [[nodiscard]] bool isExactly(std::size_t first, std::size_t last, Part part) const
+    {
+        return std::any_of(lattice_.from[first].begin(), lattice_.from[first].end(), [&](const Alternative& other) {
+            return other.by == By::word && other.last == last && other.part == part;
+        });
     }
 
     /// A word that carries notes: it is rarely another one misheard.
@@ -604,7 +618,7 @@ private:
             const double most = std::min(0.5 * n, 2.2);
             const double d = phoneDistance(phones, target.phones, most);
             if (d <= most) {
-                found.push_back({&target, 0.6 + 1.4 * d + 1.9 * d / n + target.prior});
+                found.push_back({&target, kSound + 1.4 * d + 1.9 * d / n + target.prior});
             }
         }
         std::sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
@@ -612,6 +626,54 @@ private:
             found.resize(kMostBySound);
         }
         return found;
+    }
+
+    /// "up a small crest", "above crest": little words before what one drives over are "over", whatever they were
+    /// heard as; the less they sound like it the dearer.
+    void overAThing(std::size_t i)
+    {
+        Phones phones;
+        for (std::size_t n = 1; n <= 2 && i + n < words_.size(); ++n) {
+            const std::size_t at = i + n - 1;
+            if (!isLittle(at) || (n > 1 && words_[at].pause != Pause::none)) {
+                return;
+            }
+            phones.insert(phones.end(), phones_[at].begin(), phones_[at].end());
+            std::size_t next = i + n;
+            if (isPart(next, Part::size) && next + 1 < words_.size()) {
+                ++next;
+            }
+            if (isPart(next, Part::crest) && words_[next].pause == Pause::none) {
+                constexpr double kFar = 3.0;
+                const double d = phoneDistance(phones, pronunciations_.of("over"), kFar);
+                add(i, i + n, {{Part::relation, "over"}}, By::sound, 0.5 + 0.5 * std::min(d, kFar));
+            }
+        }
+    }
+
+    /// A word that says nothing of the road by itself, or hardly does.
+    [[nodiscard]] bool isLittle(std::size_t i) const
+    {
+        constexpr std::size_t kShort = 5; // phones
+        if (phones_[i].size() > kShort || classAt(i) != NumberClass::none) {
+            return false;
+        }
+        return known_[i] == nullptr || isGlue(i)
+            || std::all_of(known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
+                   return entry.words.size() > 1 || (partOf(entry) == Part::relation && isRare(entry))
+                       || partOf(entry) >= Part::glue;
+               });
+    }
+    [[nodiscard]] bool isPart(std::size_t i, Part part) const
+    {
+        return i < words_.size() && known_[i] != nullptr
+            && std::any_of(known_[i]->phrases.begin(), known_[i]->phrases.end(),
+                [&](const LexiconEntry& entry) { return entry.words.size() == 1 && partOf(entry) == part; });
+    }
+    /// A relation that is seldom said: "up", "off", "from".
+    [[nodiscard]] static bool isRare(const LexiconEntry& entry)
+    {
+        return std::find(kCommon.begin(), kCommon.end(), joinWords(entry.words)) == kCommon.end();
     }
 
     /// Always, so that no stretch has a dead end.

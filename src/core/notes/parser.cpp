@@ -283,8 +283,9 @@ private:
         Note* before = noteBefore();
         if (reading.distance_before_m > 0.0) {
             if (before != nullptr) {
-                const double sum_m = before->link.kind == LinkKind::distance ? before->link.metres : 0.0;
-                before->link = {LinkKind::distance, sum_m + reading.distance_before_m};
+                const double there_m = before->link.kind == LinkKind::distance ? before->link.metres : 0.0;
+                const bool again = there_m == reading.distance_before_m; // "… 60" / "60 …" is said twice
+                before->link = {LinkKind::distance, again ? there_m : there_m + reading.distance_before_m};
             } else {
                 out_.lead_in_m += reading.distance_before_m;
             }

@@ -1,15 +1,10 @@
 #include "notes/part.h"
 
 #include <array>
-#include <optional>
 
 namespace brumefall::notes {
 namespace {
 
-/// By pause: none, comma, stop, edge, stop and edge.
-using ByPause = std::array<double, 5>;
-constexpr ByPause kWithin{0.0, 0.45, 1.1, 0.5, 1.4}; ///< going on with a note
-constexpr ByPause kBetween{1.3, 0.6, 0.15, 0.7, 0.0}; ///< beginning the next one
 constexpr double kNoLink = 0.25;
 constexpr double kSameSide = 0.35; ///< two corners to one side without a link
 
@@ -58,10 +53,10 @@ const Lean* leanOf(Part part)
 
 class Stepper {
 public:
-    Stepper(State from, Pause pause, Order order, std::vector<Step>& steps)
+    Stepper(State from, Pause pause, Order order, const PauseCosts& costs, std::vector<Step>& steps)
         : from_(from)
-        , w_(kWithin[static_cast<std::size_t>(pause)])
-        , b_(kBetween[static_cast<std::size_t>(pause)])
+        , w_(costs.within[static_cast<std::size_t>(pause)])
+        , b_(costs.between[static_cast<std::size_t>(pause)])
         , number_first_(order == Order::number_first)
         , steps_(steps)
     {
@@ -451,9 +446,10 @@ private:
 
 } // namespace
 
-void stepsFrom(State state, Part part, Pause pause, Order order, std::vector<Step>& steps)
+void stepsFrom(
+    State state, Part part, Pause pause, Order order, const PauseCosts& costs, std::vector<Step>& steps)
 {
-    Stepper(state, pause, order, steps).say(part);
+    Stepper(state, pause, order, costs, steps).say(part);
 }
 
 double costToEnd(State state)

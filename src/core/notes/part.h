@@ -4,6 +4,7 @@
 #include "notes/lexicon.h"
 #include "notes/style.h"
 
+#include <array>
 #include <cstdint>
 #include <string>
 #include <vector>
@@ -110,10 +111,17 @@ struct Step {
     bool begins = false;
 };
 
-/// The ways on from `state` when `part` is said after `pause`. `usual` says that what is said is a word of the
-/// language in its usual sense (glue inside a relation and the like cost nothing). In nats: the negative logarithm of
+/// What a pause says: how much going on with a note costs after it, and how much beginning the next one. By pause:
+/// none, comma, stop, edge, stop and edge.
+struct PauseCosts {
+    std::array<double, 5> within{0.0, 0.45, 1.1, 0.5, 1.4};
+    std::array<double, 5> between{1.3, 0.6, 0.15, 0.7, 0.0};
+};
+
+/// The ways on from `state` when `part` is said after `pause`. In nats: the negative logarithm of
 /// how likely it is. The steps are appended to `steps`.
-void stepsFrom(State state, Part part, Pause pause, Order order, std::vector<Step>& steps);
+void stepsFrom(
+    State state, Part part, Pause pause, Order order, const PauseCosts& costs, std::vector<Step>& steps);
 
 /// What it costs to end in `state`: nothing where a note is whole.
 [[nodiscard]] double costToEnd(State state);

@@ -3,7 +3,8 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <limits>
+#include <map>
+#include <optional>
 
 namespace brumefall::notes {
 namespace {
@@ -15,13 +16,14 @@ constexpr std::size_t kParts = static_cast<std::size_t>(Part::skipped) + 1;
 /// Steps for every state, part and pause, made once for an order.
 class StepTable {
 public:
-    explicit StepTable(Order order)
+    explicit StepTable(Order order, const PauseCosts& costs = {})
+        : table_(kStates * kParts * kPauses)
     {
         for (std::size_t state = 0; state < kStates; ++state) {
             for (std::size_t part = 0; part < kParts; ++part) {
                 for (std::size_t pause = 0; pause < kPauses; ++pause) {
                     auto& steps = table_[(state * kParts + part) * kPauses + pause];
-                    stepsFrom(State::at(state), static_cast<Part>(part), static_cast<Pause>(pause), order, steps);
+                    stepsFrom(State::at(state), static_cast<Part>(part), static_cast<Pause>(pause), order, costs, steps);
                     keepCheapest(steps);
                 }
             }
@@ -47,7 +49,7 @@ private:
             steps.end());
     }
 
-    std::array<std::vector<Step>, kStates * kParts * kPauses> table_;
+    std::vector<std::vector<Step>> table_;
 };
 
 const StepTable& stepTable(Order order)
@@ -66,9 +68,9 @@ double addLogs(double a, double b) ///< -log(exp(-a) + exp(-b))
 
 class Reader {
 public:
-    Reader(const Lattice& lattice, Order order)
+    Reader(const Lattice& lattice, Order order, const StepTable& table)
         : lattice_(lattice)
-        , table_(stepTable(order))
+        , table_(table)
         , order_(order)
         , best_(lattice.from.size() * kStates, kNever)
         , back_(best_.size())
@@ -101,7 +103,13 @@ public:
             const Back& back = back_[node * kStates + state];
             const Alternative& taken = lattice_.from[back.node][back.alternative];
             reading.said.push_back({taken.part, taken.by, taken.words, taken.number, State::at(state), back.begins,
-                taken.first, taken.last, how_sure ? sureOf(back.node, back.alternative, back.begins) : 1.0});
+                taken.first, taken.last, 1.0, {}});
+            if (how_sure) {
+                Said& said = reading.said.back();
+                said.sure = sureOf(back.node, taken, back.begins);
+                constexpr double kNoDoubt = 0.9;
+                said.otherwise = said.sure < kNoDoubt ? otherwise(back.node, taken) : std::string();
+            }
             node = back.node;
             state = back.state;
         }
@@ -195,27 +203,52 @@ private:
     }
 
     /// The share of all paths that read the same words as the same part, whatever the state.
-    [[nodiscard]] double sureOf(std::size_t node, std::size_t alternative, bool begins) const
+    [[nodiscard]] double sureOf(std::size_t node, const Alternative& taken, bool begins) const
     {
-        const Alternative& taken = lattice_.from[node][alternative];
         double sum = kNever;
         for (const Alternative& same : lattice_.from[node]) {
-            if (same.part != taken.part || same.words != taken.words || same.last != taken.last) {
-                continue;
-            }
-            for (std::size_t s = 0; s < kStates; ++s) {
-                const double own = forward_[node * kStates + s];
-                if (own >= kNever) {
-                    continue;
-                }
-                for (const Step& step : table_.of(s, same.part, lattice_.pause[node])) {
-                    if (step.begins == begins) {
-                        sum = addLogs(sum, own + same.cost + step.cost + backward_[static_cast<std::size_t>(same.to) * kStates + step.to.index()]);
-                    }
-                }
+            if (same.part == taken.part && same.words == taken.words && same.last == taken.last) {
+                sum = addLogs(sum, sumOver(node, same, begins));
             }
         }
         return std::clamp(std::exp(total_ - sum), 0.0, 1.0);
+    }
+
+    /// All paths through one alternative; with a note that begins there, without one, or either.
+    [[nodiscard]] double sumOver(std::size_t node, const Alternative& alternative, std::optional<bool> begins) const
+    {
+        double sum = kNever;
+        for (std::size_t s = 0; s < kStates; ++s) {
+            const double own = forward_[node * kStates + s];
+            if (own >= kNever) {
+                continue;
+            }
+            for (const Step& step : table_.of(s, alternative.part, lattice_.pause[node])) {
+                if (!begins || step.begins == *begins) {
+                    sum = addLogs(sum, own + alternative.cost + step.cost
+                            + backward_[static_cast<std::size_t>(alternative.to) * kStates + step.to.index()]);
+                }
+            }
+        }
+        return sum;
+    }
+
+    /// The words that are likeliest in place of `taken`.
+    [[nodiscard]] std::string otherwise(std::size_t node, const Alternative& taken) const
+    {
+        double best = kNever;
+        std::string words;
+        for (const Alternative& other : lattice_.from[node]) {
+            if (other.words == taken.words) {
+                continue;
+            }
+            if (const double sum = sumOver(node, other, {}); sum < best) {
+                best = sum;
+                words = other.words.empty() ? "nothing" : other.words;
+            }
+        }
+        constexpr double kUnlikely = 4.0;
+        return best - total_ < kUnlikely ? words : std::string();
     }
 
     const Lattice& lattice_;
@@ -228,18 +261,87 @@ private:
     double total_ = 0.0;
 };
 
-} // namespace
-
-Reading readLattice(const Lattice& lattice, Order order)
+/// How a file's own pauses fall, where it shows enough of them; the usual costs weigh as much as `kUsual` pauses.
+PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
 {
-    return Reader(lattice, order).read(true);
+    constexpr double kUsual = 120.0;
+    std::array<double, 5> within{};
+    std::array<double, 5> between{};
+    Kind before = Kind::start;
+    for (const Said& said : reading.said) {
+        const bool free = before == Kind::start || before == Kind::after_distance || before == Kind::after_into
+            || before == Kind::talk || before == Kind::corner_and;
+        const bool tells = said.part < Part::glue && said.part != Part::distance && said.part != Part::into
+            && said.part != Part::and_;
+        if (!free && tells && said.first < lattice.words.size()) {
+            (said.begins ? between : within)[static_cast<std::size_t>(lattice.words[said.first].pause)] += said.sure;
+        }
+        before = said.state.kind;
+    }
+    PauseCosts costs;
+    for (std::size_t p = 0; p < within.size(); ++p) {
+        const double usual = std::exp(-costs.between[p]) / (std::exp(-costs.between[p]) + std::exp(-costs.within[p]));
+        const double here = (between[p] + kUsual * usual) / (between[p] + within[p] + kUsual);
+        costs.between[p] = std::max(0.0, costs.between[p] + std::log(usual / here));
+        costs.within[p] = std::max(0.0, costs.within[p] + std::log((1.0 - usual) / (1.0 - here)));
+    }
+    return costs;
 }
 
-Reading readLattice(const Lattice& lattice)
+/// Mishearings that recur are cheaper where they occur again; grades that the crew does not use are dearer.
+void adapt(Lattice& lattice, const Reading& reading)
 {
-    const double number_first = Reader(lattice, Order::number_first).read(false).cost;
-    const double direction_first = Reader(lattice, Order::direction_first).read(false).cost;
-    return readLattice(lattice, number_first < direction_first ? Order::number_first : Order::direction_first);
+    std::map<std::pair<std::string, std::string>, double> heard_as;
+    std::array<double, 10> grades{};
+    double corners = 0.0;
+    const auto heard = [&](std::size_t first, std::size_t last) {
+        std::string text;
+        for (std::size_t i = first; i < last; ++i) {
+            text += lattice.words[i].word + ' ';
+        }
+        return text;
+    };
+    for (const Said& said : reading.said) {
+        if (said.by == By::sound && said.state.kind != Kind::talk) {
+            heard_as[{heard(said.first, said.last), said.words}] += said.sure;
+        }
+        if (said.part == Part::grade && said.number < 10) {
+            grades[static_cast<std::size_t>(said.number)] += said.sure;
+            corners += said.sure;
+        }
+    }
+    constexpr double kEnough = 25.0;
+    for (auto& alternatives : lattice.from) {
+        for (Alternative& alternative : alternatives) {
+            if (alternative.by == By::sound) {
+                const auto it = heard_as.find({heard(alternative.first, alternative.last), alternative.words});
+                if (it != heard_as.end() && it->second > 1.2) {
+                    alternative.cost -= std::min(1.0, 0.5 * std::log(it->second));
+                }
+            }
+            if (alternative.part == Part::grade && corners > kEnough && alternative.number < 10) {
+                const double share = (grades[static_cast<std::size_t>(alternative.number)] + 2.0) / (corners + 12.0);
+                alternative.cost += std::clamp(-std::log(6.0 * share), -0.2, 0.9);
+            }
+        }
+    }
+}
+
+} // namespace
+
+Reading readLattice(Lattice& lattice, std::optional<Order> order)
+{
+    if (!order) {
+        const auto costIn = [&](Order way) { return Reader(lattice, way, stepTable(way)).read(false).cost; };
+        order = costIn(Order::number_first) < costIn(Order::direction_first) ? Order::number_first : Order::direction_first;
+    }
+    const Reading first = Reader(lattice, *order, stepTable(*order)).read(true);
+    constexpr std::size_t kWorthIt = 60; // fewer words show no habit
+    if (first.said.size() < kWorthIt) {
+        return first;
+    }
+    adapt(lattice, first);
+    return Reader(lattice, *order, StepTable(*order, costsOf(first, lattice))).read(true);
 }
 
 } // namespace brumefall::notes

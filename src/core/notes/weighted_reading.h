@@ -8,6 +8,7 @@
 
 #include "notes/lattice.h"
 
+#include <optional>
 #include <vector>
 
 namespace brumefall::notes {
@@ -23,6 +24,7 @@ struct Said {
     std::size_t first = 0; ///< of the heard words
     std::size_t last = 0;
     double sure = 1.0; ///< 0 to 1
+    std::string otherwise; ///< what else these words may well be; "nothing" where they may say nothing
 };
 
 struct Reading {
@@ -31,10 +33,9 @@ struct Reading {
     std::vector<Said> said;
 };
 
-/// Reads `lattice` in `order`, with the sureness of every part. Linear in the words.
-[[nodiscard]] Reading readLattice(const Lattice& lattice, Order order);
-
-/// In the order that costs less.
-[[nodiscard]] Reading readLattice(const Lattice& lattice);
+/// Reads `lattice` in `order`, or in the one that costs less, with the sureness of every part. A second reading
+/// follows the first, with costs estimated from it: how this file's pauses fall, which grades it uses, what it
+/// mishears again and again; the lattice has these costs then. Linear in the words.
+[[nodiscard]] Reading readLattice(Lattice& lattice, std::optional<Order> order = {});
 
 } // namespace brumefall::notes

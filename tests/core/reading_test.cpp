@@ -1,0 +1,177 @@
+// The weighted reading by itself: sounds, alternatives, the least-cost path and how sure it is.
+
+#include "captions/heard.h"
+#include "notes/text.h"
+#include "notes/weighted_reading.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <random>
+
+using namespace brumefall;
+using namespace brumefall::notes;
+
+namespace {
+
+std::vector<HeardWord> heard(const std::string& text)
+{
+    return captions::heardWords({{0.0, 0.3 * static_cast<double>(splitWords(text).size()), 1, text}});
+}
+
+/// What was read, part by part: "left 4 | 60".
+std::string read(const std::string& text, const Style& style = {}, const Pronunciations& sounds = {})
+{
+    const auto words = heard(text);
+    auto lattice = alternativesOf(words, style, sounds);
+    std::string out;
+    for (const Said& said : readLattice(lattice, style.order).said) {
+        if (!said.words.empty()) {
+            out += (out.empty() ? "" : said.begins ? " | " : " ") + said.words;
+        }
+    }
+    return out;
+}
+
+Pronunciations someSounds()
+{
+    Pronunciations sounds;
+    for (const auto& [word, phones] : std::initializer_list<std::pair<const char*, const char*>>{{"four", "F AO R"},
+             {"for", "F AO R"}, {"right", "R AY T"}, {"write", "R AY T"}, {"two", "T UW"}, {"to", "T UW"},
+             {"tightens", "T AY T AH N Z"}, {"titans", "T AY T AH N Z"}, {"over", "OW V ER"}, {"left", "L EH F T"},
+             {"crest", "K R EH S T"}, {"chest", "CH EH S T"}}) {
+        sounds.add(word, phones);
+    }
+    return sounds;
+}
+
+} // namespace
+
+TEST(Phones, OfWordsThatSoundAlikeAreNearAndOthersFar)
+{
+    const auto four = phonesOf("F AO1 R");
+    EXPECT_EQ(four.size(), 3U);
+    EXPECT_DOUBLE_EQ(phoneDistance(four, phonesOf("F AO R")), 0.0);
+    const double near = phoneDistance(phonesOf("K R EH S T"), phonesOf("CH EH S T"));
+    const double far = phoneDistance(phonesOf("K R EH S T"), phonesOf("M IY D IY AH M"));
+    EXPECT_LT(near, 1.3);
+    EXPECT_GT(far, 3.0);
+    EXPECT_LT(phoneDistance(phonesOf("B"), phonesOf("P")), phoneDistance(phonesOf("B"), phonesOf("S")));
+}
+
+TEST(Phones, AreSymmetricAndKeepTheTriangle)
+{
+    std::mt19937 random(3);
+    const auto word = [&] {
+        Phones phones(1 + random() % 7);
+        for (auto& phone : phones) {
+            phone = static_cast<std::uint8_t>(random() % 39);
+        }
+        return phones;
+    };
+    for (int round = 0; round < 300; ++round) {
+        const auto a = word();
+        const auto b = word();
+        EXPECT_NEAR(phoneDistance(a, b), phoneDistance(b, a), 1e-9);
+        EXPECT_DOUBLE_EQ(phoneDistance(a, a), 0.0);
+        EXPECT_GE(phoneDistance(a, b), 0.0);
+    }
+}
+
+TEST(Phones, OfAWordThatNoDictionaryHasAreSpeltOut)
+{
+    const Pronunciations none;
+    EXPECT_LT(phoneDistance(none.of("left"), phonesOf("L EH F T")), 0.5);
+    EXPECT_LT(phoneDistance(none.of("bale"), none.of("bail")), 0.6);
+}
+
+TEST(WeightedReading, ReadsBothOrders)
+{
+    EXPECT_EQ(read("left four 60 right three long into left two 50"), "left four 60 | right three long into | left two 50");
+    EXPECT_EQ(read("four left 60 three right long into two left 50"), "four left 60 | three right long into | two left 50");
+}
+
+TEST(WeightedReading, CutsNumbersThatRanTogetherWhereTheNoteWantsIt)
+{
+    EXPECT_EQ(read("left 460 right 5 80"), "left 4 60 | right 5 80");
+    EXPECT_EQ(read("4 left 603 right 50 2 left 40"), "4 left 60 | 3 right 50 | 2 left 40");
+    EXPECT_EQ(read("left 4 over crest 150 right 2"), "left 4 over crest 150 | right 2");
+    EXPECT_EQ(read("right 3- 50 left 4+ 60"), "right 3 minus 50 | left 4 plus 60");
+}
+
+TEST(WeightedReading, HearsWhatTheNoteWantsOnlyWhereItSoundsLikeIt)
+{
+    EXPECT_EQ(read("write for titans to 60 left 5", {}, someSounds()), "right four tightens two 60 | left 5");
+    EXPECT_EQ(read("left 4 over chest 60", {}, someSounds()), "left 4 over crest 60");
+}
+
+TEST(WeightedReading, PrefixesGoToTheNoteThatFollows)
+{
+    EXPECT_EQ(read("left four 60 caution right two 40"), "left four 60 | caution right two 40");
+    EXPECT_EQ(read("left four, 60, unseen right two"), "left four 60 | unseen right two");
+}
+
+TEST(WeightedReading, AWordOfTheCrewsOwnIsReadByWhatItMeans)
+{
+    Style style;
+    style.words["nadgery"] = "narrow";
+    style.words["bullet"] = "six";
+    EXPECT_EQ(read("left bullet 60 right four nadgery 40 left two", style), "left bullet 60 | right four nadgery 40 | left two");
+    EXPECT_EQ(read("left four 60 right two nadgery 40"), "left four 60 | right two 40") << "and only by that";
+}
+
+TEST(WeightedReading, TakesEveryWordOnceAndSaysHowSureItIs)
+{
+    std::mt19937 random(11);
+    const std::vector<std::string> vocabulary{"left", "right", "four", "5", "60", "460", "over", "crest", "wibble",
+        "into", "and", "don't", "cut", "no", "good", "tightens", "the", "one", "hundred", "caution", "go"};
+    for (int round = 0; round < 200; ++round) {
+        std::string text;
+        for (int i = 0; i < 30; ++i) {
+            text += vocabulary[random() % vocabulary.size()] + (random() % 6 == 0 ? ", " : " ");
+        }
+        const auto words = heard(text);
+        auto lattice = alternativesOf(words, {}, {});
+        std::size_t at = 0;
+        for (const Said& said : readLattice(lattice).said) {
+            EXPECT_TRUE(said.first == at || said.last == at) << text; // parts of one stretch share it
+            at = said.last;
+            EXPECT_GE(said.sure, 0.0);
+            EXPECT_LE(said.sure, 1.0 + 1e-9);
+        }
+        EXPECT_EQ(at, words.size()) << text;
+    }
+}
+
+TEST(WeightedReading, IsSurerOfPlainWordsThanOfMendedOnes)
+{
+    const auto sounds = someSounds();
+    const auto words = heard("right four over crest 60 write for over chest 60 left five 80");
+    auto lattice = alternativesOf(words, {}, sounds);
+    double plain = 1.0;
+    double mended = 1.0;
+    for (const Said& said : readLattice(lattice).said) {
+        if (said.first < 5) {
+            plain = std::min(plain, said.sure);
+        } else if (said.first < 10) {
+            mended = std::min(mended, said.sure);
+        }
+    }
+    EXPECT_LT(mended, plain);
+}
+
+TEST(HeardWords, KeepTheirPausesAndTheSignsOfTheirNumbers)
+{
+    const auto words = captions::heardWords({{1.0, 3.0, 2, "Left 3-, over crest. [Music] 60m"}, {3.1, 4.0, 6, "right 4"},
+        {9.0, 10.0, 9, "hair-pin left"}});
+    std::vector<std::string> texts;
+    for (const auto& word : words) {
+        texts.push_back(word.word);
+    }
+    EXPECT_EQ(joinWords(texts), "left 3- over crest 60 right 4 hair pin left");
+    EXPECT_EQ(words[2].pause, Pause::comma);
+    EXPECT_EQ(words[4].pause, Pause::stop);
+    EXPECT_EQ(words[5].pause, Pause::edge);
+    EXPECT_EQ(words[7].pause, Pause::stop_edge);
+    EXPECT_EQ(words[7].line, 9);
+}
