@@ -80,7 +80,9 @@ const Shot kShots[]{
             w.findChild<QPushButton*>(QStringLiteral("sideMeaning"))->click();
             notes->reviewCaptions(
                 QString::fromStdString((w.document().folder() / "media" / "stage.srt").string()));
+            w.showMessage({});
             settle(300);
+            w.findChild<QPushButton*>(QStringLiteral("captionsLook"))->click();
         }},
     {"places",
         [](MainWindow& w) {

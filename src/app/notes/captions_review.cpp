@@ -75,7 +75,6 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
     }
     places_->setObjectName(QStringLiteral("captionsPlaces"));
     summary_->setObjectName(QStringLiteral("captionsSummary"));
-    summary_->setProperty("quiet", true);
     summary_->setWordWrap(true);
     accept_->setObjectName(QStringLiteral("captionsAccept"));
     accept_->setText(tr("Make these the notes"));
@@ -96,13 +95,14 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
     button(top, tr("Take none"), "captionsNone", [this] { takeAll(false); });
     button(top, tr("Only what is sure"), "captionsSure", [this] { takeSure(); });
     auto* bottom = new QHBoxLayout;
-    bottom->addWidget(summary_, 1);
+    bottom->addStretch();
     bottom->addWidget(places_);
     button(bottom, tr("Keep the old notes"), "captionsCancel", [this] { emit finished(); });
     bottom->addWidget(accept_);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addLayout(top);
+    layout->addWidget(summary_);
     layout->addWidget(table_, 1);
     layout->addLayout(bottom);
 

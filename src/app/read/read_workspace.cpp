@@ -42,7 +42,6 @@ ReadWorkspace::ReadWorkspace(
     gap_->setSpan(-3.0, 11.0);
     gap_->scene().windows = false;
     gap_->setMinimumHeight(190);
-    gap_->setMaximumHeight(240);
     input_->setObjectName(QStringLiteral("inputChoice"));
     input_->setAccessibleName(tr("Who reads"));
     level_->setObjectName(QStringLiteral("levelMeter"));
@@ -67,10 +66,11 @@ ReadWorkspace::ReadWorkspace(
     bindButton(guide_, QKeyCombination(Qt::Key_G));
     keepNarrow(input_, 14);
     auto* left = new QVBoxLayout;
-    left->addWidget(video_, 1);
+    video_->setFittedHeight(true); // what is left below goes to the picture of the gap
+    left->addWidget(video_, 100);
     left->addLayout(controls);
     left->addWidget(state_);
-    left->addWidget(gap_);
+    left->addWidget(gap_, 1);
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addLayout(left, 3);

@@ -232,13 +232,13 @@ ReviewWorkspace::ReviewWorkspace(
     figures_->setWordWrap(true);
     gap_->setObjectName(QStringLiteral("reviewGap"));
     gap_->setSpan(0.0, 20.0);
-    gap_->setMinimumHeight(170);
+    gap_->setMinimumHeight(230);
     table_->setObjectName(QStringLiteral("verdictTable"));
     table_->setAccessibleName(tr("Verdicts"));
     table_->setModel(model_);
     table_->setItemDelegateForColumn(VerdictModel::kVerdict, new VerdictDelegate(this));
     asRows(table_);
-    table_->setMinimumHeight(80);
+    table_->setMinimumHeight(44);
     beginAt(this, table_);
     table_->verticalHeader()->setDefaultSectionSize(26);
     table_->horizontalHeader()->setSectionResizeMode(VerdictModel::kNote, QHeaderView::Stretch);
@@ -273,10 +273,10 @@ ReviewWorkspace::ReviewWorkspace(
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addLayout(head);
     layout->addWidget(figures_);
-    layout->addWidget(gap_, 2);
+    layout->addWidget(gap_, 1);
     layout->addWidget(wave_);
     layout->addLayout(remarks);
-    layout->addWidget(table_, 3);
+    layout->addWidget(table_, 1);
 
     connect(&document_, &Document::takesChanged, this, &ReviewWorkspace::fillTakes);
     connect(takes_, &QComboBox::textActivated, this, &ReviewWorkspace::showTake);

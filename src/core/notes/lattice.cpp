@@ -7,7 +7,7 @@
 #include <array>
 #include <charconv>
 #include <map>
-#include <optional>
+#include <set>
 
 namespace brumefall::notes {
 namespace {
@@ -84,6 +84,7 @@ public:
     explicit Targets(const Pronunciations& pronunciations)
         : pronunciations_(pronunciations)
     {
+        add(Part::cut, "don't cut", 0); // of several spellings the first is written
         for (const std::string& phrase : knownPhrases()) {
             const auto words = splitWords(phrase);
             const KnownWord* known = knownWord(words.front());
@@ -125,11 +126,14 @@ private:
         if (target.phones.size() < 2 || (!common && target.phones.size() < 4)) {
             return;
         }
-        targets_.push_back(std::move(target));
+        if (sounds_.insert({part, target.phones}).second) { // "dont cut" is "don't cut" in another spelling
+            targets_.push_back(std::move(target));
+        }
     }
 
     const Pronunciations& pronunciations_;
     std::vector<Target> targets_;
+    std::set<std::pair<Part, Phones>> sounds_;
 };
 
 class Builder {
