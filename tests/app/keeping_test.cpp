@@ -1,8 +1,9 @@
 // Nothing typed is lost, nothing said outlives its stage, and what is thrown away can be had back.
 
 #include "document/demo.h"
-#include "places/places_workspace.h"
-#include "widgets/wave_view.h"
+#include "review/review_workspace.h"
+#include "theme/theme.h"
+#include "widgets/gap_view.h"
 #include "window.h"
 
 #include <QCheckBox>
@@ -11,6 +12,8 @@
 #include <QPushButton>
 #include <QSettings>
 #include <QStandardPaths>
+#include <QGraphicsView>
+#include <QTableView>
 #include <QTableWidget>
 
 using namespace brumefall;
@@ -267,4 +270,103 @@ TEST_F(KeepingTest, NotesFromAFileSayWhatTheyReplaced)
     support::answerFileDialog(scratch_.path() / "other.txt");
     find<QPushButton>("importNotes")->click();
     EXPECT_TRUE(message().contains(QStringLiteral("The 67 notes that were here"))) << message().toStdString();
+}
+
+TEST_F(KeepingTest, StageAndCrewAreRenamedByADialogOfTwoLines)
+{
+    openDemo();
+    QTimer::singleShot(300, [] {
+        QWidget* dialog = QApplication::activeModalWidget();
+        ASSERT_NE(dialog, nullptr);
+        dialog->findChild<QLineEdit*>(QStringLiteral("renameName"))->setText(QStringLiteral("Fog Pass"));
+        auto* crew = dialog->findChild<QLineEdit*>(QStringLiteral("renameCrew"));
+        crew->setText(QStringLiteral("Two of us"));
+        QTest::keyClick(crew, Qt::Key_Return);
+    });
+    window_->findChild<QAction*>(QStringLiteral("renameStage"))->trigger();
+    EXPECT_EQ(document().stage().name, "Fog Pass");
+    EXPECT_EQ(document().stage().crew, "Two of us");
+    EXPECT_EQ(find<QLabel>("stageTitle")->text(), QStringLiteral("Fog Pass  \u00b7  Two of us"));
+}
+
+TEST_F(KeepingTest, TheBreathsThatAreProposedAreDrawnBeforeTheyAreTaken)
+{
+    openDemo();
+    document().choosePass(QStringLiteral("recce"));
+    window_->showWorkspace(MainWindow::kPlan);
+    QTest::keyClick(window_.get(), Qt::Key_B);
+    ASSERT_TRUE(message().startsWith(QStringLiteral("Proposed"))) << message().toStdString();
+    auto* gap = find<GapView>("planGap");
+    ASSERT_NE(gap->scene().other, nullptr);
+    const std::size_t calls = gap->scene().other->calls.size();
+    EXPECT_NE(calls, 0U);
+    QTest::keyClick(window_.get(), Qt::Key_B);
+    EXPECT_EQ(document().prepared().plan.calls.size(), calls) << "B once more takes what was drawn";
+}
+
+TEST_F(KeepingTest, TheChartFollowsTheNightRoom)
+{
+    openDemo();
+    window_->showWorkspace(MainWindow::kLog);
+    auto* chart = find<QGraphicsView>("trendChart");
+    const QColor by_day = chart->backgroundBrush().color();
+    window_->findChild<QAction*>(QStringLiteral("toggleTheme"))->trigger();
+    QTest::qWait(50);
+    EXPECT_EQ(chart->backgroundBrush().color(), theme().panel);
+    EXPECT_NE(chart->backgroundBrush().color(), by_day);
+    window_->findChild<QAction*>(QStringLiteral("toggleTheme"))->trigger();
+    QTest::qWait(50);
+    EXPECT_EQ(chart->backgroundBrush().color(), by_day);
+}
+
+TEST_F(KeepingTest, ATakeThatBeginsInTheMiddleOfTheStageOpensWhereItBegins)
+{
+    openDemo();
+    auto take = document().takes().front();
+    take.name = "2030-04-01 20.00.00";
+    for (std::size_t i = 0; i < take.verdicts.size(); ++i) {
+        take.verdicts[i].outside_take = i < 40;
+        take.verdicts[i].timing = take::Timing::on_time;
+    }
+    window_->showWorkspace(MainWindow::kReview);
+    document().keepTake(take);
+    window_->review().showTake(QString::fromStdString(take.name));
+    EXPECT_EQ(find<QTableView>("verdictTable")->currentIndex().row(), 40);
+    const auto& scene = find<GapView>("reviewGap")->scene();
+    EXPECT_GE(take.plan.notes[40].end_s, scene.from_s);
+    EXPECT_LE(take.plan.notes[40].start_s, scene.to_s);
+}
+
+TEST_F(KeepingTest, ACopyIsSavedElsewhereAndOneGoesOnInThisOne)
+{
+    openDemo();
+    const auto copy = scratch_.path() / "A copy";
+    support::answerFileDialog(copy);
+    window_->findChild<QAction*>(QStringLiteral("saveCopy"))->trigger();
+    EXPECT_TRUE(std::filesystem::exists(copy / "stage.brumefall"));
+    EXPECT_EQ(document().folder(), stage_);
+    EXPECT_TRUE(message().contains(QStringLiteral("You go on in this one")));
+}
+
+TEST_F(KeepingTest, TheCallsInDoubtOfCaptionsAreWalkedLeastSureFirst)
+{
+    openDemo();
+    support::answerFileDialog(stage_ / "media" / "stage.srt");
+    find<QPushButton>("importCaptions")->click();
+    auto* table = find<QTableWidget>("captionsTable");
+    ASSERT_TRUE(find<QLabel>("captionsSummary")->text().startsWith(QStringLiteral("Next: look at")));
+    const auto sureNow = [&] {
+        return table->item(table->currentRow(), 5)->text().section(QLatin1Char(' '), 0, 0).toInt();
+    };
+    QTest::keyClick(window_.get(), Qt::Key_F8);
+    const int first = sureNow();
+    EXPECT_LT(first, 85);
+    EXPECT_TRUE(table->item(table->currentRow(), 4)->text().contains(QStringLiteral("look: ")));
+    QTest::keyClick(window_.get(), Qt::Key_F8);
+    EXPECT_GE(sureNow(), first);
+    const QString proposed = table->item(table->currentRow(), 3)->text();
+    QTest::keyClick(table, Qt::Key_Return); // leaves it as captioned
+    EXPECT_TRUE(table->item(table->currentRow(), 3)->font().strikeOut());
+    find<QPushButton>("captionsAccept")->click();
+    EXPECT_FALSE(text().contains(proposed + QLatin1Char('\n')));
 }
