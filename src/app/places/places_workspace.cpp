@@ -389,6 +389,7 @@ void PlacesWorkspace::showNotes()
     for (const int column : {0, 2, 3, 4}) {
         table_->resizeColumnToContents(column);
     }
+    table_->viewport()->update(); // what a column that grew has covered
     const int captions = document_.captionPlaces();
     captions_->setVisible(captions > 0);
     QString text = count == 0 ? tr("Write the notes first (F1). Then add the video of this stage.")
