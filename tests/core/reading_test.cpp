@@ -160,6 +160,17 @@ TEST(WeightedReading, IsSurerOfPlainWordsThanOfMendedOnes)
     EXPECT_LT(mended, plain);
 }
 
+TEST(HeardWords, LinesThatRollOnAreSaidOnce)
+{
+    const auto words = captions::heardWords({{1.0, 3.0, 1, "keep in one"}, {3.0, 3.01, 4, "keep in one"},
+        {3.01, 5.0, 7, "keep in one\nhundred right four"}, {9.0, 10.0, 10, "right four"}, {10.0, 12.0, 13, "right four"}});
+    std::vector<std::string> texts;
+    for (const auto& word : words) {
+        texts.push_back(word.word);
+    }
+    EXPECT_EQ(joinWords(texts), "keep in one hundred right four right four right four") << "a call said again is no rolling line";
+}
+
 TEST(HeardWords, KeepTheirPausesAndTheSignsOfTheirNumbers)
 {
     const auto words = captions::heardWords({{1.0, 3.0, 2, "Left 3-, over crest. [Music] 60m"}, {3.1, 4.0, 6, "right 4"},

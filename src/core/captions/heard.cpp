@@ -51,21 +51,20 @@ public:
     void add(const Cue& cue)
     {
         const std::size_t first = words_.size();
-        int line = cue.line;
+        const auto lines = linesOf(cue);
         bool bracket = false;
-        for (std::size_t begin = 0; begin <= cue.text.size(); ++line) {
-            const std::size_t end = std::min(cue.text.find('\n', begin), cue.text.size());
-            for (const std::string& written :
-                notes::splitWords(std::string_view(cue.text).substr(begin, end - begin))) {
+        for (std::size_t i = rolledOn(lines, cue); i < lines.size(); ++i) {
+            for (const std::string& written : notes::splitWords(lines[i].text)) {
                 bracket = bracket || written.front() == '[' || written.front() == '(';
                 const bool closes = written.find_first_of(")]") != std::string::npos;
                 if (!bracket && written.front() != '>') {
-                    addWritten(written, line);
+                    addWritten(written, lines[i].number);
                 }
                 bracket = bracket && !closes;
             }
-            begin = end + 1;
         }
+        shown_ = lines;
+        shown_to_s_ = cue.end_s;
         if (words_.size() > first) {
             words_[first].pause = first == 0 ? Pause::stop_edge : edge(cue.start_s, words_[first].pause);
             spread(first, cue);
@@ -76,6 +75,47 @@ public:
     [[nodiscard]] std::vector<HeardWord> take() { return std::move(words_); }
 
 private:
+    struct Line {
+        std::string_view text;
+        int number;
+    };
+
+    /// The lines of a cue that hold something.
+    static std::vector<Line> linesOf(const Cue& cue)
+    {
+        std::vector<Line> lines;
+        int number = cue.line;
+        for (std::size_t begin = 0; begin <= cue.text.size(); ++number) {
+            const std::size_t end = std::min(cue.text.find('\n', begin), cue.text.size());
+            const auto text = notes::trimmed(std::string_view(cue.text).substr(begin, end - begin));
+            if (!text.empty()) {
+                lines.push_back({text, number});
+            }
+            begin = end + 1;
+        }
+        return lines;
+    }
+
+    /// How many of a block's first lines stood in the one before and roll on in it: those that it ended with, where
+    /// it follows at once and has something new, or stands for a moment only.
+    [[nodiscard]] std::size_t rolledOn(const std::vector<Line>& lines, const Cue& cue) const
+    {
+        constexpr double kAtOnce_s = 0.1;
+        constexpr double kMoment_s = 0.2;
+        if (cue.start_s - shown_to_s_ > kAtOnce_s) {
+            return 0;
+        }
+        for (std::size_t n = std::min(lines.size(), shown_.size()); n > 0; --n) {
+            const bool same = std::equal(lines.begin(), lines.begin() + static_cast<std::ptrdiff_t>(n),
+                shown_.end() - static_cast<std::ptrdiff_t>(n),
+                [](const Line& a, const Line& b) { return a.text == b.text; });
+            if (same && (n < lines.size() || cue.end_s - cue.start_s < kMoment_s)) {
+                return n;
+            }
+        }
+        return 0;
+    }
+
     void addWritten(const std::string& written, int line)
     {
         Written cutted = cut(written);
@@ -135,6 +175,8 @@ private:
     }
 
     std::vector<HeardWord> words_;
+    std::vector<Line> shown_; ///< lines of the block before, whose cue outlives this
+    double shown_to_s_ = -1e9;
     Pause pause_ = Pause::none;
     double last_end_s_ = -1e9;
 };
