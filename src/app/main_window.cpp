@@ -1,6 +1,5 @@
 #include "main_window.h"
 
-#include "document/demo.h"
 #include "log/log_workspace.h"
 #include "notes/notes_workspace.h"
 #include "places/places_workspace.h"
@@ -16,11 +15,6 @@
 
 #include <QApplication>
 #include <QCloseEvent>
-#include <QDialog>
-#include <QDialogButtonBox>
-#include <QFileDialog>
-#include <QFormLayout>
-#include <QLineEdit>
 #include <QMenuBar>
 #include <QScreen>
 #include <QSettings>
@@ -33,7 +27,6 @@
 namespace brumefall::app {
 namespace {
 
-constexpr int kMostRecent = 8;
 constexpr int kLeastWidth = 860;
 constexpr int kLeastHeight = 520;
 
@@ -71,7 +64,8 @@ MainWindow::MainWindow()
     start_ = new StartPage;
     help_ = new HelpView;
     stack_ = new QStackedWidget;
-    for (QWidget* page : std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log, start_, help_}) {
+    for (QWidget* page :
+        std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log, start_, help_}) {
         stack_->addWidget(page);
     }
     message_ = new QLabel;
@@ -163,10 +157,11 @@ void MainWindow::connectDocument()
     });
     connect(&document_.undoStack(), &QUndoStack::indexChanged, this, &MainWindow::dropMessage);
     connect(&document_, &Document::passChanged, this, &MainWindow::dropMessage);
-    connect(&document_, &Document::changed, this, [this](const QString& what, Seen where, const QString& note) {
-        goTo(where, note);
-        showMessage(what);
-    });
+    connect(
+        &document_, &Document::changed, this, [this](const QString& what, Seen where, const QString& note) {
+            goTo(where, note);
+            showMessage(what);
+        });
 }
 
 QLayout* MainWindow::makeTabs()
@@ -239,7 +234,8 @@ QWidget* MainWindow::makeTransportBar()
     time_->setFont(typeface(type::kLarge));
     time_->setStyleSheet(QStringLiteral("font-size: %1px;").arg(type::kLarge));
     time_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-    time_->setMinimumWidth(QFontMetrics(typeface(type::kLarge)).horizontalAdvance(QStringLiteral("-0:00.0  10000 m")));
+    time_->setMinimumWidth(
+        QFontMetrics(typeface(type::kLarge)).horizontalAdvance(QStringLiteral("-0:00.0  10000 m")));
     whole->addWidget(time_);
     return bar;
 }
@@ -268,8 +264,8 @@ void MainWindow::whenNotRecording(const std::function<void()>& act)
 void MainWindow::makeMenus()
 {
     auto* file = menuBar()->addMenu(tr("&Stage"));
-    const auto add = [](QMenu* menu, const QString& text, const char* name, const QKeySequence& key, auto* owner,
-                         auto act) {
+    const auto add = [](QMenu* menu, const QString& text, const char* name, const QKeySequence& key,
+                         auto* owner, auto act) {
         QAction* action = menu->addAction(text, owner, act);
         action->setObjectName(QString::fromLatin1(name));
         action->setShortcut(key);
@@ -305,75 +301,6 @@ void MainWindow::makeMenus()
         [this] { showHelp(false); });
     add(help, tr("The guide"), "helpGuide", {}, this, [this] { showHelp(true); });
     add(help, tr("The caution"), "helpCaution", {}, this, &MainWindow::showCaution);
-}
-
-bool MainWindow::openStage(const QString& folder)
-{
-    if (recorder_.isRecording()) {
-        showMessage(tr("A take is being recorded: stop it first (R)."));
-        return false;
-    }
-    if (const auto why = document_.open(folder)) {
-        showMessage(tr("The stage was not opened. %1").arg(*why));
-        return false;
-    }
-    if (!document_.isUnnamed()) {
-        rememberStage(QString::fromStdString(document_.folder().string()));
-    }
-    return true;
-}
-
-void MainWindow::openLast()
-{
-    QSettings settings;
-    const QStringList recent = settings.value(QStringLiteral("recent")).toStringList();
-    if (settings.value(QStringLiteral("unnamed")).toBool()) {
-        openUnnamed();
-    } else if (recent.isEmpty() || !openStage(recent.first())) {
-        const QString why = message_->text();
-        showStart();
-        showMessage(why);
-    }
-}
-
-void MainWindow::showStart()
-{
-    if (!document_.isOpen()) {
-        if (const auto why = document_.openUnnamed()) {
-            showMessage(*why);
-        }
-    }
-    start_->show(QSettings().value(QStringLiteral("recent")).toStringList(),
-        document_.isUnnamed() && !document_.isEmpty(), shippedDemo().has_value());
-    stack_->setCurrentWidget(start_);
-    for (QPushButton* tab : tabs_) {
-        tab->setChecked(false);
-    }
-    takeFocus(start_);
-}
-
-void MainWindow::openDemo()
-{
-    const auto shipped = shippedDemo();
-    if (!shipped) {
-        showMessage(tr("The demo was not installed with this program."));
-        return;
-    }
-    try {
-        openStage(QString::fromStdString(ownDemo(*shipped).string()));
-    } catch (const std::filesystem::filesystem_error& error) {
-        showMessage(tr("The demo could not be copied: %1.").arg(QString::fromStdString(error.code().message())));
-    }
-}
-
-void MainWindow::openUnnamed()
-{
-    if (const auto why = document_.openUnnamed()) {
-        showMessage(*why);
-        return;
-    }
-    showWorkspace(kNotes);
-    findChild<QWidget*>(QStringLiteral("notesEditor"))->setFocus();
 }
 
 void MainWindow::showWorkspace(Workspace workspace)
@@ -423,9 +350,8 @@ void MainWindow::showHelp(bool guide)
 void MainWindow::showTitle()
 {
     const auto& stage = document_.stage();
-    const QString name = document_.isUnnamed()
-        ? tr("No name yet: New stage (Ctrl+N) gives it a folder")
-        : QString::fromStdString(stage.name);
+    const QString name = document_.isUnnamed() ? tr("No name yet: New stage (Ctrl+N) gives it a folder")
+                                               : QString::fromStdString(stage.name);
     const QString text = stage.crew.empty()
         ? name
         : QStringLiteral("%1  \u00b7  %2").arg(name, QString::fromStdString(stage.crew));
@@ -495,96 +421,6 @@ void MainWindow::showCaution()
         caution_->deleteLater();
         caution_ = nullptr;
     });
-}
-
-void MainWindow::chooseStage()
-{
-    const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a stage: choose its folder"));
-    if (!folder.isEmpty()) {
-        openStage(folder);
-    }
-}
-
-void MainWindow::newStage()
-{
-    if (recorder_.isRecording()) {
-        showMessage(tr("A take is being recorded: stop it first (R)."));
-        return;
-    }
-    document_.save();
-    const bool names = document_.isUnnamed() && !document_.isEmpty();
-    const QString folder = QFileDialog::getSaveFileName(
-        this, names ? tr("Name the folder that these notes go to") : tr("New stage: name its folder"),
-        tr("New stage"));
-    if (folder.isEmpty()) {
-        return;
-    }
-    if (const auto why = names ? document_.nameStage(folder) : document_.create(folder)) {
-        showMessage(tr("The stage was not made. %1").arg(*why));
-        return;
-    }
-    rememberStage(QString::fromStdString(document_.folder().string()));
-    showWorkspace(kNotes);
-    findChild<QWidget*>(QStringLiteral("notesEditor"))->setFocus();
-    showMessage(names
-            ? tr("Your notes are in %1 now. Next: give the stage its video (F2).").arg(document_.stage().name.c_str())
-            : tr("A new stage. Write the notes, or take them from a file or from captions; then give it a "
-                 "video (F2)."));
-}
-
-void MainWindow::saveCopy()
-{
-    const QString folder = QFileDialog::getSaveFileName(this, tr("Save a copy: name its folder"),
-        QString::fromStdString(document_.folder().string()) + tr(" copy"));
-    if (folder.isEmpty()) {
-        return;
-    }
-    const auto why = document_.saveCopy(folder);
-    showMessage(why ? tr("No copy was made. %1").arg(*why)
-                    : tr("A copy is in %1. You go on in this one.").arg(folder));
-}
-
-void MainWindow::renameStage()
-{
-    QDialog dialog(this);
-    dialog.setWindowTitle(tr("Rename"));
-    auto* form = new QFormLayout(&dialog);
-    auto* name = new QLineEdit(QString::fromStdString(document_.stage().name));
-    name->setObjectName(QStringLiteral("renameName"));
-    auto* crew = new QLineEdit(QString::fromStdString(document_.stage().crew));
-    crew->setObjectName(QStringLiteral("renameCrew"));
-    form->addRow(tr("Stage"), name);
-    form->addRow(tr("Crew"), crew);
-    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
-    form->addRow(buttons);
-    connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
-    connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
-    if (dialog.exec() == QDialog::Accepted) {
-        document_.rename(name->text(), crew->text());
-    }
-}
-
-void MainWindow::rememberStage(const QString& folder)
-{
-    QSettings settings;
-    QStringList recent = settings.value(QStringLiteral("recent")).toStringList();
-    recent.removeAll(folder);
-    recent.prepend(folder);
-    settings.setValue(QStringLiteral("recent"), QStringList(recent.mid(0, kMostRecent)));
-}
-
-void MainWindow::fillRecent(QMenu* menu)
-{
-    menu->clear();
-    if (!document_.isUnnamed()) {
-        menu->addAction(tr("Notes that have no stage yet"), this, &MainWindow::openUnnamed);
-    }
-    for (const QString& folder : QSettings().value(QStringLiteral("recent")).toStringList()) {
-        menu->addAction(folder, this, [this, folder] { openStage(folder); });
-    }
-    if (menu->isEmpty()) {
-        menu->addAction(tr("No stage was opened yet"))->setEnabled(false);
-    }
 }
 
 void MainWindow::toggleTheme()

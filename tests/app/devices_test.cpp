@@ -81,7 +81,8 @@ TEST_F(DevicesTest, AMicrophoneThatHearsNothingIsSaidBeforeATakeIsLostToIt)
     auto* input = find<QComboBox>("inputChoice");
     input->setCurrentIndex(0);
     emit input->activated(0);
-    EXPECT_TRUE(waitFor([&] { return find<QLabel>("readState")->text().contains(QStringLiteral("hears nothing")); }, 4000))
+    EXPECT_TRUE(waitFor(
+        [&] { return find<QLabel>("readState")->text().contains(QStringLiteral("hears nothing")); }, 4000))
         << find<QLabel>("readState")->text().toStdString();
 }
 

@@ -1,4 +1,5 @@
-// The whole application without a mouse: every control is reached and acts, and a key does the same everywhere.
+// The whole application without a mouse: every control is reached and acts, and a key does the same
+// everywhere.
 
 #include "places/places_workspace.h"
 #include "widgets/keys.h"
@@ -31,7 +32,9 @@ protected:
     {
         QWidget* popup = QApplication::activePopupWidget();
         QWidget* focus = QApplication::focusWidget();
-        QTest::keyClick(popup != nullptr ? popup : focus != nullptr ? focus : window_.get(),
+        QTest::keyClick(popup != nullptr ? popup
+                : focus != nullptr       ? focus
+                                         : window_.get(),
             static_cast<Qt::Key>(key), with);
     }
 
@@ -42,12 +45,14 @@ protected:
         for (QWidget* widget : window_->centralWidget()->findChildren<QWidget*>()) {
             const bool control = qobject_cast<QAbstractButton*>(widget) != nullptr
                 || qobject_cast<QComboBox*>(widget) != nullptr
-                || qobject_cast<QAbstractSpinBox*>(widget) != nullptr || qobject_cast<QSlider*>(widget) != nullptr
+                || qobject_cast<QAbstractSpinBox*>(widget) != nullptr
+                || qobject_cast<QSlider*>(widget) != nullptr
                 || qobject_cast<QAbstractItemView*>(widget) != nullptr
                 || qobject_cast<QPlainTextEdit*>(widget) != nullptr
                 || (qobject_cast<QLineEdit*>(widget) != nullptr
                     && qobject_cast<QAbstractSpinBox*>(widget->parentWidget()) == nullptr);
-            if (control && widget->isVisible() && widget->isEnabled() && !widget->objectName().startsWith("qt_")
+            if (control && widget->isVisible() && widget->isEnabled()
+                && !widget->objectName().startsWith("qt_")
                 && qobject_cast<QAbstractItemView*>(widget->parentWidget()) == nullptr) {
                 found << widget;
             }
@@ -77,8 +82,8 @@ protected:
 
     [[nodiscard]] static std::string nameOf(const QWidget* widget)
     {
-        return (QString::fromLatin1(widget->metaObject()->className()) + QLatin1Char(' ') + widget->objectName()
-            + QLatin1Char(' ') + widget->property("text").toString())
+        return (QString::fromLatin1(widget->metaObject()->className()) + QLatin1Char(' ')
+            + widget->objectName() + QLatin1Char(' ') + widget->property("text").toString())
             .toStdString();
     }
 
@@ -148,7 +153,8 @@ protected:
             for (QWidget* control : controls()) {
                 const bool by_key = keyOf(control) != nullptr || control->property("workspace").toBool();
                 EXPECT_TRUE(by_key || reached.contains(control))
-                    << nameOf(control) << " is not reached in workspace " << workspace + 1 << ", tab " << tab + 1;
+                    << nameOf(control) << " is not reached in workspace " << workspace + 1 << ", tab "
+                    << tab + 1;
             }
         }
         for (int tab = 0; tab < count; ++tab) {
@@ -156,7 +162,8 @@ protected:
             for (QWidget* control : controls()) {
                 QApplication::setActiveWindow(window_.get());
                 if (control->isVisible() && control->isEnabled() && control->focusPolicy() != Qt::NoFocus) {
-                    EXPECT_TRUE(acts(control)) << nameOf(control) << " does not act in workspace " << workspace + 1;
+                    EXPECT_TRUE(acts(control))
+                        << nameOf(control) << " does not act in workspace " << workspace + 1;
                 }
             }
         }
@@ -320,7 +327,8 @@ TEST_F(HandsTest, UndoGoesToWhereTheChangeIsSeenAndSaysWhatItUndid)
         QString::fromStdString(window_->document().prepared().plan.notes[2].id));
     press(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_TRUE(find<QWidget>("planWorkspace")->isVisible());
-    EXPECT_EQ(window_->document().currentNote().toStdString(), window_->document().prepared().plan.notes[11].id);
+    EXPECT_EQ(
+        window_->document().currentNote().toStdString(), window_->document().prepared().plan.notes[11].id);
     EXPECT_TRUE(message().contains(QStringLiteral("Note 12 earlier"))) << message().toStdString();
 }
 

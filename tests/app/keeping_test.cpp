@@ -7,12 +7,12 @@
 #include "window.h"
 
 #include <QCheckBox>
+#include <QGraphicsView>
 #include <QLabel>
 #include <QPlainTextEdit>
 #include <QPushButton>
 #include <QSettings>
 #include <QStandardPaths>
-#include <QGraphicsView>
 #include <QTableView>
 #include <QTableWidget>
 
@@ -112,7 +112,8 @@ TEST_F(KeepingTest, TheStartOffersTheDemoAsACopyOfOnesOwn)
     find<QPushButton>("startDemo")->click();
     EXPECT_EQ(document().stage().name, "Lantern Pass");
     EXPECT_EQ(document().folder(), data() / "demo" / "Lantern Pass");
-    for (QWidget* widget : window_->findChild<QWidget*>(QStringLiteral("startPage"))->findChildren<QWidget*>()) {
+    for (QWidget* widget :
+        window_->findChild<QWidget*>(QStringLiteral("startPage"))->findChildren<QWidget*>()) {
         EXPECT_FALSE(widget->property("text").toString().contains(QStringLiteral("scripts/")));
     }
 }

@@ -1,5 +1,5 @@
-// A first evening, by keys alone in a window of 1024x700: from nothing to a stage of ten notes that is placed,
-// planned, read and reviewed.
+// A first evening, by keys alone in a window of 1024x700: from nothing to a stage of ten notes that is
+// placed, planned, read and reviewed.
 
 #include "review/review_workspace.h"
 #include "window.h"
@@ -29,7 +29,9 @@ protected:
     {
         QWidget* popup = QApplication::activePopupWidget();
         QWidget* focus = QApplication::focusWidget();
-        QTest::keyClick(popup != nullptr ? popup : focus != nullptr ? focus : window_.get(),
+        QTest::keyClick(popup != nullptr ? popup
+                : focus != nullptr       ? focus
+                                         : window_.get(),
             static_cast<Qt::Key>(key), with);
     }
 
@@ -96,7 +98,8 @@ TEST_F(NewcomerTest, GoesFromNothingToAReviewedStageOfTenNotesByKeysAlone)
     ASSERT_EQ(document().pass()->marks.size(), kEnters_s.size()) << message().toStdString();
     for (std::size_t i = 0; i < kEnters_s.size(); ++i) {
         EXPECT_TRUE(document().prepared().placement.notes[i].marked);
-        EXPECT_NEAR(document().prepared().placement.notes[i].arrive_s, kEnters_s[i] - document().pass()->go_s, 0.5);
+        EXPECT_NEAR(
+            document().prepared().placement.notes[i].arrive_s, kEnters_s[i] - document().pass()->go_s, 0.5);
     }
 
     press(Qt::Key_F3);

@@ -1,8 +1,8 @@
 // The Places workspace: passes, fast marking, logs, distances, and a recce played at stage pace.
 
 #include "notes/notes_workspace.h"
-#include "places/track_panel.h"
 #include "places/places_workspace.h"
+#include "places/track_panel.h"
 #include "window.h"
 
 #include <QComboBox>

@@ -24,21 +24,26 @@ protected:
     [[nodiscard]] QStringList faultsOf(const QWidget* widget) const
     {
         QStringList faults;
-        const QString name = QStringLiteral("%1 \"%2\"").arg(widget->metaObject()->className(),
-            widget->objectName().isEmpty() ? widget->property("text").toString().left(30) : widget->objectName());
+        const QString name =
+            QStringLiteral("%1 \"%2\"")
+                .arg(widget->metaObject()->className(),
+                    widget->objectName().isEmpty() ? widget->property("text").toString().left(30)
+                                                   : widget->objectName());
         const QRect at(widget->mapTo(window_.get(), QPoint(0, 0)), widget->size());
         const QRect scrolled = scrolledIn(widget);
         if (scrolled.isNull() ? !window_->rect().contains(at)
                               : at.left() < scrolled.left() || at.right() > scrolled.right()) {
             faults << name + QStringLiteral(" is off screen");
         }
-        if (const auto* label = qobject_cast<const QLabel*>(widget);
-            label != nullptr && label->objectName() != QLatin1String("stageTitle") && !label->text().isEmpty()) {
+        if (const auto* label = qobject_cast<const QLabel*>(widget); label != nullptr
+            && label->objectName() != QLatin1String("stageTitle") && !label->text().isEmpty()) {
             const QMargins margins = label->contentsMargins();
             const int inside = label->width() - margins.left() - margins.right();
             const int needed =
                 label->wordWrap() ? label->heightForWidth(label->width()) : label->sizeHint().height();
-            if (label->height() < needed || (!label->wordWrap() && inside < label->sizeHint().width() - margins.left() - margins.right())) {
+            if (label->height() < needed
+                || (!label->wordWrap()
+                    && inside < label->sizeHint().width() - margins.left() - margins.right())) {
                 faults << QStringLiteral("%1 is cut: %2x%3, needs %4x%5")
                               .arg(name)
                               .arg(label->width())
@@ -71,7 +76,8 @@ protected:
                 return {up->mapTo(window_.get(), QPoint(0, 0)), area->viewport()->size()};
             }
             if (qobject_cast<const QAbstractItemView*>(up) != nullptr) {
-                return {up->mapTo(window_.get(), QPoint(-100000, 0)), QSize(200000, 1)}; // a table's own cells
+                return {
+                    up->mapTo(window_.get(), QPoint(-100000, 0)), QSize(200000, 1)}; // a table's own cells
             }
         }
         return {};
@@ -83,7 +89,8 @@ protected:
         QStringList faults;
         QList<QWidget*> children;
         for (QWidget* child : parent->findChildren<QWidget*>(Qt::FindDirectChildrenOnly)) {
-            if (child->isVisible() && !child->isWindow() && child->objectName() != QLatin1String("glCanvas")) {
+            if (child->isVisible() && !child->isWindow()
+                && child->objectName() != QLatin1String("glCanvas")) {
                 children << child;
             }
         }
@@ -93,8 +100,10 @@ protected:
                 const QRect both = children[i]->geometry() & children[k]->geometry();
                 if (both.width() > 1 && both.height() > 1) {
                     faults << QStringLiteral("\"%1\" overlaps \"%2\"")
-                                  .arg(children[i]->objectName() + children[i]->property("text").toString().left(20),
-                                      children[k]->objectName() + children[k]->property("text").toString().left(20));
+                                  .arg(children[i]->objectName()
+                                          + children[i]->property("text").toString().left(20),
+                                      children[k]->objectName()
+                                          + children[k]->property("text").toString().left(20));
                 }
             }
         }
@@ -111,7 +120,8 @@ protected:
                 faults << faultsOf(widget) << overlapsIn(widget);
             }
         }
-        EXPECT_TRUE(faults.isEmpty()) << where.toStdString() << ":\n" << faults.join(QLatin1Char('\n')).toStdString();
+        EXPECT_TRUE(faults.isEmpty()) << where.toStdString() << ":\n"
+                                      << faults.join(QLatin1Char('\n')).toStdString();
     }
 
     void walk(const QSize& size)
@@ -119,7 +129,8 @@ protected:
         window_->resize(size);
         const std::map<MainWindow::Workspace, QStringList> kTabs{
             {MainWindow::kNotes, {"sideMeaning", "sideFullWords", "sideInShort", "sideLanguage"}},
-            {MainWindow::kPlaces, {"placesPass", "placesTrack", "placesDistances", "placesPace", "placesNotes"}},
+            {MainWindow::kPlaces,
+                {"placesPass", "placesTrack", "placesDistances", "placesPace", "placesNotes"}},
             {MainWindow::kPlan, {"planSqueezes", "planWhatIf"}}, {MainWindow::kRead, {QString()}},
             {MainWindow::kReview, {QString()}}, {MainWindow::kLog, {QString()}}};
         for (const auto& [workspace, tabs] : kTabs) {

@@ -164,8 +164,8 @@ TEST(Captions, ABadFileIsToldWithItsLine)
 TEST(Captions, NoWordIsLostWhateverIsHeard)
 {
     std::mt19937 random(4);
-    const std::vector<std::string> words{
-        "left", "write", "for", "in", "two", "zzyzx", "of", "a", "crest", "460", "titans", "100", "no", "go", "good"};
+    const std::vector<std::string> words{"left", "write", "for", "in", "two", "zzyzx", "of", "a", "crest",
+        "460", "titans", "100", "no", "go", "good"};
     for (int round = 0; round < 300; ++round) {
         std::vector<std::string> said;
         std::string text;
@@ -215,7 +215,8 @@ TEST(Captions, OfTwoDistancesThatFollowEachOtherTheFirstStays)
 
 TEST(Captions, AThingWithAPlaceOfItsOwnIsANoteOfItsOwn)
 {
-    const auto notes = captions::understandDraft(draftOf("[0:01] right five 60, over crest, 80. left four 40\n"));
+    const auto notes =
+        captions::understandDraft(draftOf("[0:01] right five 60, over crest, 80. left four 40\n"));
     ASSERT_EQ(notes.calls.size(), 3U);
     EXPECT_EQ(support::brief(notes.calls[0]), "R5 60");
     EXPECT_EQ(support::brief(notes.calls[1]), "feature over-crest 80");
@@ -224,7 +225,8 @@ TEST(Captions, AThingWithAPlaceOfItsOwnIsANoteOfItsOwn)
 
 TEST(Captions, AWarningGoesToTheNoteThatFollows)
 {
-    const auto notes = captions::understandDraft(draftOf("[0:01] right five 60 caution left two don't cut 40\n"));
+    const auto notes =
+        captions::understandDraft(draftOf("[0:01] right five 60 caution left two don't cut 40\n"));
     ASSERT_EQ(notes.calls.size(), 2U);
     EXPECT_EQ(support::brief(notes.calls[1]), "!caution L2 dont_cut 40");
 }

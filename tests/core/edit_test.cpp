@@ -84,7 +84,8 @@ TEST(WithDistance, OfANoteThatHasNoneChangesNoOther)
     const std::string text = "left four\nright four 60\n";
     EXPECT_EQ(withDistance(text, 1, 0, 80.0, {}, Order::direction_first), text);
     EXPECT_EQ(withDistance(text, 2, 0, 80.0, {}, Order::direction_first), "left four\nright four 80\n");
-    EXPECT_EQ(withDistance("left four\n60 right four\n", 1, 0, 80.0, {}, Order::direction_first), "left four\n80 right four\n");
+    EXPECT_EQ(withDistance("left four\n60 right four\n", 1, 0, 80.0, {}, Order::direction_first),
+        "left four\n80 right four\n");
 }
 
 TEST(Distances, SaidAtTheEndAndAgainAtTheStartAreOne)

@@ -36,10 +36,10 @@ std::string read(const std::string& text, const Style& style = {}, const Pronunc
 Pronunciations someSounds()
 {
     Pronunciations sounds;
-    for (const auto& [word, phones] : std::initializer_list<std::pair<const char*, const char*>>{{"four", "F AO R"},
-             {"for", "F AO R"}, {"right", "R AY T"}, {"write", "R AY T"}, {"two", "T UW"}, {"to", "T UW"},
-             {"tightens", "T AY T AH N Z"}, {"titans", "T AY T AH N Z"}, {"over", "OW V ER"}, {"left", "L EH F T"},
-             {"crest", "K R EH S T"}, {"chest", "CH EH S T"}}) {
+    for (const auto& [word, phones] : std::initializer_list<std::pair<const char*, const char*>>{
+             {"four", "F AO R"}, {"for", "F AO R"}, {"right", "R AY T"}, {"write", "R AY T"}, {"two", "T UW"},
+             {"to", "T UW"}, {"tightens", "T AY T AH N Z"}, {"titans", "T AY T AH N Z"}, {"over", "OW V ER"},
+             {"left", "L EH F T"}, {"crest", "K R EH S T"}, {"chest", "CH EH S T"}}) {
         sounds.add(word, phones);
     }
     return sounds;
@@ -87,8 +87,10 @@ TEST(Phones, OfAWordThatNoDictionaryHasAreSpeltOut)
 
 TEST(WeightedReading, ReadsBothOrders)
 {
-    EXPECT_EQ(read("left four 60 right three long into left two 50"), "left four 60 | right three long into | left two 50");
-    EXPECT_EQ(read("four left 60 three right long into two left 50"), "four left 60 | three right long into | two left 50");
+    EXPECT_EQ(read("left four 60 right three long into left two 50"),
+        "left four 60 | right three long into | left two 50");
+    EXPECT_EQ(read("four left 60 three right long into two left 50"),
+        "four left 60 | three right long into | two left 50");
 }
 
 TEST(WeightedReading, CutsNumbersThatRanTogetherWhereTheNoteWantsIt)
@@ -116,15 +118,17 @@ TEST(WeightedReading, AWordOfTheCrewsOwnIsReadByWhatItMeans)
     Style style;
     style.words["nadgery"] = "narrow";
     style.words["bullet"] = "six";
-    EXPECT_EQ(read("left bullet 60 right four nadgery 40 left two", style), "left bullet 60 | right four nadgery 40 | left two");
+    EXPECT_EQ(read("left bullet 60 right four nadgery 40 left two", style),
+        "left bullet 60 | right four nadgery 40 | left two");
     EXPECT_EQ(read("left four 60 right two nadgery 40"), "left four 60 | right two 40") << "and only by that";
 }
 
 TEST(WeightedReading, TakesEveryWordOnceAndSaysHowSureItIs)
 {
     std::mt19937 random(11);
-    const std::vector<std::string> vocabulary{"left", "right", "four", "5", "60", "460", "over", "crest", "wibble",
-        "into", "and", "don't", "cut", "no", "good", "tightens", "the", "one", "hundred", "caution", "go"};
+    const std::vector<std::string> vocabulary{"left", "right", "four", "5", "60", "460", "over", "crest",
+        "wibble", "into", "and", "don't", "cut", "no", "good", "tightens", "the", "one", "hundred", "caution",
+        "go"};
     for (int round = 0; round < 200; ++round) {
         std::string text;
         for (int i = 0; i < 30; ++i) {
@@ -163,18 +167,20 @@ TEST(WeightedReading, IsSurerOfPlainWordsThanOfMendedOnes)
 TEST(HeardWords, LinesThatRollOnAreSaidOnce)
 {
     const auto words = captions::heardWords({{1.0, 3.0, 1, "keep in one"}, {3.0, 3.01, 4, "keep in one"},
-        {3.01, 5.0, 7, "keep in one\nhundred right four"}, {9.0, 10.0, 10, "right four"}, {10.0, 12.0, 13, "right four"}});
+        {3.01, 5.0, 7, "keep in one\nhundred right four"}, {9.0, 10.0, 10, "right four"},
+        {10.0, 12.0, 13, "right four"}});
     std::vector<std::string> texts;
     for (const auto& word : words) {
         texts.push_back(word.word);
     }
-    EXPECT_EQ(joinWords(texts), "keep in one hundred right four right four right four") << "a call said again is no rolling line";
+    EXPECT_EQ(joinWords(texts), "keep in one hundred right four right four right four")
+        << "a call said again is no rolling line";
 }
 
 TEST(HeardWords, KeepTheirPausesAndTheSignsOfTheirNumbers)
 {
-    const auto words = captions::heardWords({{1.0, 3.0, 2, "Left 3-, over crest. [Music] 60m"}, {3.1, 4.0, 6, "right 4"},
-        {9.0, 10.0, 9, "hair-pin left"}});
+    const auto words = captions::heardWords({{1.0, 3.0, 2, "Left 3-, over crest. [Music] 60m"},
+        {3.1, 4.0, 6, "right 4"}, {9.0, 10.0, 9, "hair-pin left"}});
     std::vector<std::string> texts;
     for (const auto& word : words) {
         texts.push_back(word.word);

@@ -14,40 +14,67 @@ namespace brumefall::caption_maker {
 namespace {
 
 /// Ordinary words that a general language model might hear instead.
-constexpr std::string_view kEveryday =
-    "a about after air all also an and any are as ask at bad bail bale ball band bar bare base be bear beat bed bee been "
-    "best better big bit bite blue board boat body book born both box boy bread break bring bus but buy by call came can "
-    "cap car care case cat cause chain chair change check chess chest child clear close coal coat cold come cook cool "
-    "corn cost could count course court cover cross cup cut dad dark date dawn day dead deal dear deep deer did dig dinner "
-    "do doe dog done door dot down draw dress drive drop dry due each ear earn east easy eat edge eight else end ever eye "
-    "face fact fair fall far farm fast fat feel feet fell few field fight file fill film find fine fire first fish fit "
-    "five flag flat floor flow fly foe follow food foot for force form four free friend from front full fun gain game gap "
-    "gave get girl give glad go goal god gold good got great green grey grow guess had hair half hall hand hang happy "
-    "hard has hat have he head hear heart heat held help her here hey high hill him his hit hold hole home hope horse hot "
-    "hour house how hug ice if in is it jam jar jaw job join joke jump just keep kept key kick kid kill kind king kiss "
-    "knee knew know lack lad lady lake lamb land lane large last late laugh law lay lead leaf lean learn least leave led "
-    "left leg less let lie life lift light like line lip list live lock long look lord lose lot loud love low luck lunch "
-    "mad made main make man many map mark mass match may me mean meat meet met mid might mile milk mind mine miss more "
-    "most mother move much must my name near neck need nest net new next nice night nine no nor nose not note now number "
-    "odd of off oh oil old on once one open or order our out oven over own pack page paid pain paint pair pan paper park "
-    "part pass past path pay peace pen phone pick piece pig pin place plan play plus point poor port post pot pound pour "
-    "price print proud pull push put quite race rain ran rate raw reach read real red rest rice rich ride right ring rise "
-    "road rock roll roof room root rose rough round row rub rule run safe said sail sale salt same sand sat save saw say "
-    "sea seal seat see seed seem seen self sell send sent set seven sex shade shall shape share she sheep shell ship shirt "
-    "shoe shop short shot should show shut sick side sign silk sing sit site six size skin skip sky sleep slip slow small "
-    "smell smile so soap soft soil sold some son song soon sort soul sound soup south space speak spin spot square stage "
-    "stand star start state stay step still stone stop store storm story such sun sure swim table tail take talk tall "
-    "tape task taste tax tea team tell ten tense tent test than that the their them then there these they thick thin "
-    "thing think this those threw through throw tie tight tightens titans till time tin tip to toe told tone too took "
-    "tooth top torch touch tour town toy train tree trip true try tube turn two type under up us use van very view visit "
-    "voice vote wait walk wall want war warm was wash waste watch water wave way we weak wear week weight well went were "
-    "west wet what wheel when where which white who whole why wide wife wild will win wind wine wing wire wise wish with "
-    "won wood word work world worn would wrap write wrong yard yeah year yes yet you young your portion auction cushion "
-    "notion ocean option";
+constexpr std::string_view kEveryday = "a about after air all also an and any are as ask at bad bail bale "
+                                       "ball band bar bare base be bear beat bed bee been "
+                                       "best better big bit bite blue board boat body book born both box boy "
+                                       "bread break bring bus but buy by call came can "
+                                       "cap car care case cat cause chain chair change check chess chest "
+                                       "child clear close coal coat cold come cook cool "
+                                       "corn cost could count course court cover cross cup cut dad dark date "
+                                       "dawn day dead deal dear deep deer did dig dinner "
+                                       "do doe dog done door dot down draw dress drive drop dry due each ear "
+                                       "earn east easy eat edge eight else end ever eye "
+                                       "face fact fair fall far farm fast fat feel feet fell few field fight "
+                                       "file fill film find fine fire first fish fit "
+                                       "five flag flat floor flow fly foe follow food foot for force form "
+                                       "four free friend from front full fun gain game gap "
+                                       "gave get girl give glad go goal god gold good got great green grey "
+                                       "grow guess had hair half hall hand hang happy "
+                                       "hard has hat have he head hear heart heat held help her here hey "
+                                       "high hill him his hit hold hole home hope horse hot "
+                                       "hour house how hug ice if in is it jam jar jaw job join joke jump "
+                                       "just keep kept key kick kid kill kind king kiss "
+                                       "knee knew know lack lad lady lake lamb land lane large last late "
+                                       "laugh law lay lead leaf lean learn least leave led "
+                                       "left leg less let lie life lift light like line lip list live lock "
+                                       "long look lord lose lot loud love low luck lunch "
+                                       "mad made main make man many map mark mass match may me mean meat "
+                                       "meet met mid might mile milk mind mine miss more "
+                                       "most mother move much must my name near neck need nest net new next "
+                                       "nice night nine no nor nose not note now number "
+                                       "odd of off oh oil old on once one open or order our out oven over "
+                                       "own pack page paid pain paint pair pan paper park "
+                                       "part pass past path pay peace pen phone pick piece pig pin place "
+                                       "plan play plus point poor port post pot pound pour "
+                                       "price print proud pull push put quite race rain ran rate raw reach "
+                                       "read real red rest rice rich ride right ring rise "
+                                       "road rock roll roof room root rose rough round row rub rule run safe "
+                                       "said sail sale salt same sand sat save saw say "
+                                       "sea seal seat see seed seem seen self sell send sent set seven sex "
+                                       "shade shall shape share she sheep shell ship shirt "
+                                       "shoe shop short shot should show shut sick side sign silk sing sit "
+                                       "site six size skin skip sky sleep slip slow small "
+                                       "smell smile so soap soft soil sold some son song soon sort soul "
+                                       "sound soup south space speak spin spot square stage "
+                                       "stand star start state stay step still stone stop store storm story "
+                                       "such sun sure swim table tail take talk tall "
+                                       "tape task taste tax tea team tell ten tense tent test than that the "
+                                       "their them then there these they thick thin "
+                                       "thing think this those threw through throw tie tight tightens titans "
+                                       "till time tin tip to toe told tone too took "
+                                       "tooth top torch touch tour town toy train tree trip true try tube "
+                                       "turn two type under up us use van very view visit "
+                                       "voice vote wait walk wall want war warm was wash waste watch water "
+                                       "wave way we weak wear week weight well went were "
+                                       "west wet what wheel when where which white who whole why wide wife "
+                                       "wild will win wind wine wing wire wise wish with "
+                                       "won wood word work world worn would wrap write wrong yard yeah year "
+                                       "yes yet you young your portion auction cushion "
+                                       "notion ocean option";
 
 constexpr std::array<std::string_view, 14> kTalk{"good", "lovely that's really good", "keep pushing",
-    "come on", "nice one", "that's it", "okay", "well done mate", "brilliant keep it up", "watch the temperature",
-    "we're doing fine", "how are the brakes", "oh that was close", "perfect"};
+    "come on", "nice one", "that's it", "okay", "well done mate", "brilliant keep it up",
+    "watch the temperature", "we're doing fine", "how are the brakes", "oh that was close", "perfect"};
 
 class Maker {
 public:
@@ -140,12 +167,16 @@ private:
         std::string head;
         const bool named = chance(0.1);
         if (named) {
-            head = oneOf(std::array<std::string_view, 6>{"hairpin", "open hairpin", "square", "acute", "kink", "tight hairpin"});
+            head = oneOf(std::array<std::string_view, 6>{
+                "hairpin", "open hairpin", "square", "acute", "kink", "tight hairpin"});
         } else {
             head = gradeWord(grade);
         }
         const std::string modifier = !named && chance(0.14) ? (chance(0.5) ? "plus" : "minus") : "";
-        const std::string extent = chance(0.22) ? std::string(oneOf(std::array<std::string_view, 5>{"long", "long", "short", "very long", "extra long"})) : "";
+        const std::string extent = chance(0.22)
+            ? std::string(
+                oneOf(std::array<std::string_view, 5>{"long", "long", "short", "very long", "extra long"}))
+            : "";
         if (s.order == notes::Order::number_first) {
             say(head);
             say(modifier);
@@ -168,12 +199,15 @@ private:
             }
         }
         if (chance(0.5 * s.advice)) {
-            say(oneOf(std::array<std::string_view, 7>{"over crest", "over small crest", "over jump", "through gate", "past house", "over bridge", "into dip"}));
+            say(oneOf(std::array<std::string_view, 7>{"over crest", "over small crest", "over jump",
+                "through gate", "past house", "over bridge", "into dip"}));
         } else if (chance(0.3 * s.advice)) {
-            say(oneOf(std::array<std::string_view, 4>{"rock inside", "tree outside", "bump on exit", "narrow"}));
+            say(oneOf(
+                std::array<std::string_view, 4>{"rock inside", "tree outside", "bump on exit", "narrow"}));
         }
         if (chance(0.5 * s.advice)) {
-            say(oneOf(std::array<std::string_view, 6>{"don't cut", "don't cut", "small cut", "keep in", "keep out", "cut"}));
+            say(oneOf(std::array<std::string_view, 6>{
+                "don't cut", "don't cut", "small cut", "keep in", "keep out", "cut"}));
         }
         return note;
     }
@@ -181,7 +215,8 @@ private:
     SaidNote headless()
     {
         SaidNote note;
-        note.words = notes::splitWords(oneOf(std::array<std::string_view, 6>{"over crest", "keep left over jump", "crest", "over bridge", "keep right", "through gate"}));
+        note.words = notes::splitWords(oneOf(std::array<std::string_view, 6>{
+            "over crest", "keep left over jump", "crest", "over bridge", "keep right", "through gate"}));
         return note;
     }
 
@@ -193,7 +228,8 @@ private:
         } else if (u < 0.36) {
             note.link = "and";
         } else if (u < 0.92) {
-            constexpr std::array kMetres{30, 40, 50, 50, 60, 60, 80, 80, 100, 100, 120, 150, 200, 70, 20, 300};
+            constexpr std::array kMetres{
+                30, 40, 50, 50, 60, 60, 80, 80, 100, 100, 120, 150, 200, 70, 20, 300};
             note.metres = oneOf(kMetres);
             note.link = notes::sayNumber(note.metres, notes::HundredsSaid::short_form);
         }
@@ -243,9 +279,13 @@ private:
         now_s_ += between(3.0, 20.0);
         std::vector<SaidNote> notes;
         for (int i = whole(25, 60); i > 0; --i) {
-            notes.push_back(!notes.empty() && notes.back().metres > 0 && chance(0.12 * made_.school.advice + 0.01) ? headless() : corner());
+            notes.push_back(
+                !notes.empty() && notes.back().metres > 0 && chance(0.12 * made_.school.advice + 0.01)
+                    ? headless()
+                    : corner());
             choose(notes.back());
-            if (notes.back().words.front() == "over" || notes.back().words.front() == "keep" || notes.back().words.front() == "crest" || notes.back().words.front() == "through") {
+            if (notes.back().words.front() == "over" || notes.back().words.front() == "keep"
+                || notes.back().words.front() == "crest" || notes.back().words.front() == "through") {
                 while (notes.back().metres == 0) {
                     choose(notes.back());
                 }
@@ -286,7 +326,8 @@ private:
                 continue;
             }
             if (chance(made_.school.said_again)) {
-                const std::vector<Word> call(words_.begin() + static_cast<std::ptrdiff_t>(call_begins), words_.end());
+                const std::vector<Word> call(
+                    words_.begin() + static_cast<std::ptrdiff_t>(call_begins), words_.end());
                 breath(0.4, 1.5);
                 for (const Word& word : call) {
                     speak(word.text, word.note_begins, word.number, word.is_distance);
@@ -353,14 +394,16 @@ private:
             const auto n = static_cast<double>(phones.size());
             static const auto kWords = notes::splitWords(kEveryday);
             for (const std::string& other : kWords) {
-                if (other != word && notes::phoneDistance(pronunciations_.of(other), phones, 0.3 * n) <= 0.28 * n) {
+                if (other != word
+                    && notes::phoneDistance(pronunciations_.of(other), phones, 0.3 * n) <= 0.28 * n) {
                     it->second.push_back(other);
                 }
             }
             if (phones.size() >= 5) {
                 for (const std::string& a : kWords) {
                     const auto& first = pronunciations_.of(a);
-                    if (first.size() + 1 >= phones.size() || notes::phoneDistance(first, std::span(phones).first(first.size()), 0.8) > 0.7) {
+                    if (first.size() + 1 >= phones.size()
+                        || notes::phoneDistance(first, std::span(phones).first(first.size()), 0.8) > 0.7) {
                         continue;
                     }
                     for (const std::string& b : kWords) {
@@ -374,12 +417,15 @@ private:
                 }
             }
         }
-        return it->second.empty() ? std::string() : it->second[static_cast<std::size_t>(whole(0, static_cast<int>(it->second.size()) - 1))];
+        return it->second.empty()
+            ? std::string()
+            : it->second[static_cast<std::size_t>(whole(0, static_cast<int>(it->second.size()) - 1))];
     }
 
     static int unitOf(const std::string& word)
     {
-        static const std::map<std::string, int> kUnits{{"one", 1}, {"two", 2}, {"three", 3}, {"four", 4}, {"five", 5}, {"six", 6}};
+        static const std::map<std::string, int> kUnits{
+            {"one", 1}, {"two", 2}, {"three", 3}, {"four", 4}, {"five", 5}, {"six", 6}};
         const auto it = kUnits.find(word);
         return it == kUnits.end() ? 0 : it->second;
     }
@@ -399,14 +445,17 @@ private:
                     continue;
                 }
                 word.text = std::to_string(word.number);
-                if (!out.empty() && std::isdigit(static_cast<unsigned char>(out.back().text.back())) != 0 && !out.back().call_ends && chance(made_.school.glued)) {
+                if (!out.empty() && std::isdigit(static_cast<unsigned char>(out.back().text.back())) != 0
+                    && !out.back().call_ends && chance(made_.school.glued)) {
                     out.back().text += word.text;
                     out.back().call_ends = word.call_ends;
                     continue;
                 }
             } else if (const int unit = unitOf(word.text); unit > 0 && chance(0.85)) {
                 word.text = std::to_string(unit);
-            } else if ((word.text == "minus" || word.text == "plus") && !out.empty() && out.back().text.size() == 1 && std::isdigit(static_cast<unsigned char>(out.back().text[0])) != 0 && chance(0.35)) {
+            } else if ((word.text == "minus" || word.text == "plus") && !out.empty()
+                && out.back().text.size() == 1
+                && std::isdigit(static_cast<unsigned char>(out.back().text[0])) != 0 && chance(0.35)) {
                 out.back().text += word.text == "minus" ? "-" : "+";
                 out.back().call_ends = word.call_ends;
                 continue;
@@ -422,7 +471,8 @@ private:
     {
         char text[32];
         const auto ms = static_cast<long>(t * 1000.0);
-        std::snprintf(text, sizeof text, "%02ld:%02ld:%02ld,%03ld", ms / 3600000, ms / 60000 % 60, ms / 1000 % 60, ms % 1000);
+        std::snprintf(text, sizeof text, "%02ld:%02ld:%02ld,%03ld", ms / 3600000, ms / 60000 % 60,
+            ms / 1000 % 60, ms % 1000);
         return text;
     }
 
@@ -435,7 +485,8 @@ private:
         while (begin < words_.size()) {
             const double length_s = made_.school.block_s * between(0.6, 1.4);
             std::size_t end = begin + 1;
-            while (end < words_.size() && words_[end].end_s - words_[begin].at_s < length_s && words_[end].at_s - words_[end - 1].end_s < 3.0) {
+            while (end < words_.size() && words_[end].end_s - words_[begin].at_s < length_s
+                && words_[end].at_s - words_[end - 1].end_s < 3.0) {
                 ++end;
             }
             std::vector<std::string> text;
@@ -460,7 +511,8 @@ private:
             }
             text.insert(text.end(), own.begin(), own.end());
             before = own;
-            srt += std::to_string(++number) + "\n" + clock(words_[begin].at_s) + " --> " + clock(words_[end - 1].end_s) + "\n" + notes::joinWords(text) + "\n\n";
+            srt += std::to_string(++number) + "\n" + clock(words_[begin].at_s) + " --> "
+                + clock(words_[end - 1].end_s) + "\n" + notes::joinWords(text) + "\n\n";
             begin = end;
         }
         return srt;

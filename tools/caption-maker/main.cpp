@@ -24,9 +24,9 @@ std::string percent(int part, int whole)
 
 void tell(const std::string& name, const caption_maker::Score& s)
 {
-    std::cout << name << ": notes " << s.truth << ", read " << s.read << ", heads " << percent(s.heads, s.truth)
-              << " core " << percent(s.core, s.truth) << " whole " << percent(s.whole, s.truth)
-              << ", precision of heads " << percent(s.heads, s.read) << "\n";
+    std::cout << name << ": notes " << s.truth << ", read " << s.read << ", heads "
+              << percent(s.heads, s.truth) << " core " << percent(s.core, s.truth) << " whole "
+              << percent(s.whole, s.truth) << ", precision of heads " << percent(s.heads, s.read) << "\n";
 }
 
 } // namespace
@@ -73,7 +73,8 @@ int main(int argc, char** argv)
         const auto judged = caption_maker::judge(made.truth, read);
         all.add(judged.score);
         ++files;
-        const bool school = parsed.style.order == made.school.order && parsed.style.scale == made.school.scale;
+        const bool school =
+            parsed.style.order == made.school.order && parsed.style.scale == made.school.scale;
         schools += school ? 1 : 0;
         stages += static_cast<int>(draft.stages.size()) == made.stages ? 1 : 0;
         for (std::size_t k = 0; k < read.size(); ++k) {
@@ -82,21 +83,26 @@ int main(int argc, char** argv)
             sure[tenth].second += judged.read_whole[k] ? 1 : 0;
             sum[tenth] += read[k].sure;
         }
-        tell(std::to_string(seed) + (school ? "" : " (school!)") + (static_cast<int>(draft.stages.size()) == made.stages ? "" : " (stages!)"), judged.score);
+        tell(std::to_string(seed) + (school ? "" : " (school!)")
+                + (static_cast<int>(draft.stages.size()) == made.stages ? "" : " (stages!)"),
+            judged.score);
         if (faults) {
             for (const auto& [t, r] : judged.pairs) {
                 if (t < 0 || r < 0 || !judged.read_whole[static_cast<std::size_t>(r)]) {
-                    std::cout << "   " << (t < 0 ? "-" : made.truth[static_cast<std::size_t>(t)].text) << "   =>   "
-                              << (r < 0 ? "-" : read[static_cast<std::size_t>(r)].text) << "   "
-                              << (r < 0 ? "" : std::to_string(read[static_cast<std::size_t>(r)].sure)) << "\n";
+                    std::cout << "   " << (t < 0 ? "-" : made.truth[static_cast<std::size_t>(t)].text)
+                              << "   =>   " << (r < 0 ? "-" : read[static_cast<std::size_t>(r)].text) << "   "
+                              << (r < 0 ? "" : std::to_string(read[static_cast<std::size_t>(r)].sure))
+                              << "\n";
                 }
             }
         }
     }
     tell("all", all);
-    std::cout << "school right " << schools << " of " << files << ", stages right " << stages << " of " << files << "\n";
+    std::cout << "school right " << schools << " of " << files << ", stages right " << stages << " of "
+              << files << "\n";
     for (const auto& [tenth, counts] : sure) {
-        std::cout << "sure " << percent(static_cast<int>(1000.0 * sum[tenth] / counts.first), 1000) << " right " << percent(counts.second, counts.first) << " of " << counts.first << "\n";
+        std::cout << "sure " << percent(static_cast<int>(1000.0 * sum[tenth] / counts.first), 1000)
+                  << " right " << percent(counts.second, counts.first) << " of " << counts.first << "\n";
     }
     return 0;
 }

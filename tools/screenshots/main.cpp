@@ -2,8 +2,8 @@
 
 #include "main_window.h"
 #include "notes/notes_workspace.h"
-#include "places/track_panel.h"
 #include "places/places_workspace.h"
+#include "places/track_panel.h"
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "theme/theme.h"
@@ -273,7 +273,8 @@ int main(int argc, char** argv)
     QDir().mkpath(QString::fromLocal8Bit(argv[2]));
     QStringList wished = QApplication::arguments().mid(3);
     QSize size(1280, 800);
-    if (const int at = static_cast<int>(wished.indexOf(QStringLiteral("--size"))); at >= 0 && at + 1 < wished.size()) {
+    if (const int at = static_cast<int>(wished.indexOf(QStringLiteral("--size")));
+        at >= 0 && at + 1 < wished.size()) {
         const QStringList sides = wished[at + 1].split(QLatin1Char('x'));
         size = QSize(sides.value(0).toInt(), sides.value(1).toInt());
         wished.remove(at, 2);

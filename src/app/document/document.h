@@ -66,7 +66,8 @@ public:
     [[nodiscard]] std::optional<QString> create(const QString& folder);
     /// Copies the stage to `folder`; the media stay where they are. What is open stays open.
     [[nodiscard]] std::optional<QString> saveCopy(const QString& folder);
-    /// The stage without a name becomes the one in `folder`, with all that was made in it, and is opened there.
+    /// The stage without a name becomes the one in `folder`, with all that was made in it, and is opened
+    /// there.
     [[nodiscard]] std::optional<QString> nameStage(const QString& folder);
 
     /// Undoable changes. Each has a name that reads well in the menu.
@@ -144,7 +145,8 @@ signals:
     void flushWanted();
     void saved();
     void saveFailed(const QString& why);
-    /// A change was taken back or done again: what it is called, where it is seen, and its note if it has one.
+    /// A change was taken back or done again: what it is called, where it is seen, and its note if it has
+    /// one.
     void changed(const QString& what, Seen where, const QString& note);
 
 private:
@@ -163,7 +165,8 @@ private:
     void saveSoon();
     void readPasses();
     void readTakes();
-    void applyRemark(const std::string& take, const std::string& note, const std::optional<std::string>& says);
+    void applyRemark(
+        const std::string& take, const std::string& note, const std::optional<std::string>& says);
     [[nodiscard]] const stage::Take* take(const std::string& name) const;
     /// The numbers of the notes of a call, as the picture shows them: "note 4", "notes 4 to 6".
     [[nodiscard]] QString notesOfCall(std::size_t call) const;

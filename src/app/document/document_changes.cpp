@@ -240,8 +240,8 @@ pace::Pass withDrafts(pace::Pass pass, const std::vector<pace::Mark>& drafts)
     std::erase_if(pass.marks, [](const pace::Mark& m) { return m.draft; });
     const auto marked = pass.marks;
     for (const pace::Mark& draft : drafts) {
-        if (std::none_of(marked.begin(), marked.end(),
-                [&](const pace::Mark& m) { return m.note == draft.note; })) {
+        if (std::none_of(
+                marked.begin(), marked.end(), [&](const pace::Mark& m) { return m.note == draft.note; })) {
             pass.marks.push_back(draft);
         }
     }
@@ -312,8 +312,8 @@ void Document::setMark(const QString& note, double media_s)
     auto after = *pass();
     std::erase_if(after.marks, [&](const pace::Mark& m) { return m.note == note.toStdString(); });
     after.marks.push_back({note.toStdString(), media_s});
-    undo_.push(new PassCommand(
-        *this, std::move(after), tr("Mark note %1").arg(numberOf(note.toStdString())), note));
+    undo_.push(
+        new PassCommand(*this, std::move(after), tr("Mark note %1").arg(numberOf(note.toStdString())), note));
 }
 
 void Document::removeMark(const QString& note)
@@ -444,8 +444,7 @@ void Document::removeTake(const QString& name)
     QFile::moveToTrash(QString::fromStdString((folder / (own->name + ".json")).string()));
     const stage::Take removed = *own;
     std::erase_if(takes_, [&](const stage::Take& t) { return t.name == removed.name; });
-    undo_.push(
-        new TakeListCommand(*this, removed, recording, tr("Remove the take %1").arg(name)));
+    undo_.push(new TakeListCommand(*this, removed, recording, tr("Remove the take %1").arg(name)));
     emit takesChanged();
     emit message(tr("The take %1 is in the trash; Ctrl+Z brings it back.").arg(name));
 }
@@ -490,7 +489,8 @@ void Document::setRehearsal(const pace::Rehearsal& rehearsal)
     }
     auto after = stage_;
     after.rehearsal = rehearsal;
-    undo_.push(new StageCommand(*this, std::move(after), tr("Change the rehearsal pace"), Seen::places, kMergeRehearsal));
+    undo_.push(new StageCommand(
+        *this, std::move(after), tr("Change the rehearsal pace"), Seen::places, kMergeRehearsal));
 }
 
 void Document::setDriver(const plan::Driver& driver, const QString& what)
@@ -534,8 +534,8 @@ void Document::pinCall(std::size_t call, std::optional<double> start_s)
     QString name = tr("Let the call of %1 go where the plan wants it").arg(notesOfCall(call));
     if (start_s) {
         after.pinned_s[id] = std::max(0.0, *start_s);
-        name =
-            tr("Move the call of %1 %2").arg(notesOfCall(call), *start_s < planned.start_s ? tr("sooner") : tr("later"));
+        name = tr("Move the call of %1 %2")
+                   .arg(notesOfCall(call), *start_s < planned.start_s ? tr("sooner") : tr("later"));
     } else if (after.pinned_s.erase(id) == 0) {
         return;
     }
@@ -567,8 +567,8 @@ void Document::shiftLeads(const std::vector<std::string>& notes, double by_s)
         }
     }
     undo_.push(new StageCommand(*this, std::move(after),
-        (by_s > 0.0 ? tr("Note %1 earlier") : tr("Note %1 later")).arg(numberOf(notes.front())),
-        Seen::plan, kMergeOffset, QString::fromStdString(notes.front())));
+        (by_s > 0.0 ? tr("Note %1 earlier") : tr("Note %1 later")).arg(numberOf(notes.front())), Seen::plan,
+        kMergeOffset, QString::fromStdString(notes.front())));
 }
 
 void Document::clearShaping()
@@ -577,7 +577,8 @@ void Document::clearShaping()
     after.shaping = {};
     after.pinned_s.clear();
     if (!(after == stage_)) {
-        undo_.push(new StageCommand(*this, std::move(after), tr("Let the whole plan go where it wants"), Seen::plan));
+        undo_.push(new StageCommand(
+            *this, std::move(after), tr("Let the whole plan go where it wants"), Seen::plan));
     }
 }
 

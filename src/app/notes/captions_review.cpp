@@ -90,7 +90,8 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
         into->addWidget(b);
     };
     button(top, tr("Look here"), "captionsLook", [this] { lookAtNext(); });
-    bindButton(qobject_cast<QPushButton*>(top->itemAt(top->count() - 1)->widget()), QKeyCombination(Qt::Key_F8));
+    bindButton(
+        qobject_cast<QPushButton*>(top->itemAt(top->count() - 1)->widget()), QKeyCombination(Qt::Key_F8));
     button(top, tr("Take all"), "captionsAll", [this] { takeAll(true); });
     button(top, tr("Take none"), "captionsNone", [this] { takeAll(false); });
     button(top, tr("Only what is sure"), "captionsSure", [this] { takeSure(); });
@@ -135,9 +136,8 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
 void CaptionsReview::open(const QString& file)
 {
     const auto content = formats::readText(file.toStdString());
-    draft_ = captions::draftNotes(
-        captions::readCues(content, QFileInfo(file).fileName().toStdString()), document_.stage().style,
-        media::englishPronunciations());
+    draft_ = captions::draftNotes(captions::readCues(content, QFileInfo(file).fileName().toStdString()),
+        document_.stage().style, media::englishPronunciations());
     file_ = QFileInfo(file).fileName();
     kept_as_heard_.clear();
     looked_at_ = 0;
@@ -253,8 +253,10 @@ void CaptionsReview::refresh()
         from + static_cast<std::ptrdiff_t>(s.last_call),
         [](const captions::DraftCall& call) { return call.confidence() < kSureEnough; });
     summary_->setText(
-        (doubtful > 0 ? tr("Next: look at the %1 calls in doubt, least sure first (F8). ").arg(doubtful) : QString())
-        + tr("%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as captioned.")
+        (doubtful > 0 ? tr("Next: look at the %1 calls in doubt, least sure first (F8). ").arg(doubtful)
+                      : QString())
+        + tr("%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as "
+             "captioned.")
               .arg(s.last_call - s.first_call)
               .arg(mended)
               .arg(taken));

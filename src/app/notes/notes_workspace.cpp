@@ -203,8 +203,9 @@ QWidget* NotesWorkspace::makeTextSide()
     };
     add(tr("Split"), "splitCall", Qt::CTRL | Qt::Key_Return, [this] { splitCall(); });
     add(tr("Join"), "joinCalls", Qt::CTRL | Qt::Key_J, [this] { joinCalls(); });
-    add(tr("Laps"), "repeatLines", Qt::CTRL | Qt::Key_L, [this] { repeatLines(); })
-        ->setToolTip(tr("The selected lines are driven twice: change the 2 where it is more."));
+    add(tr("Laps"), "repeatLines", Qt::CTRL | Qt::Key_L, [this] {
+        repeatLines();
+    })->setToolTip(tr("The selected lines are driven twice: change the 2 where it is more."));
     add(tr("Find"), "findButton", Qt::CTRL | Qt::Key_F, [this] { find_->open(); });
     layout->addLayout(actions);
     return left;
@@ -338,9 +339,10 @@ void NotesWorkspace::showProblem()
     const bool any = problems_.empty() == false;
     const auto* problem = any ? &problems_[problem_] : nullptr;
     const auto& parsed = document_.prepared().notes;
-    unknown_->setText(any      ? tr("%1 of %2. ").arg(problem_ + 1).arg(problems_.size()) + problem->says
-            : parsed.words > 0 ? tr("Every word is understood. Next: give each note its place (F2).")
-                               : tr("Next: write the notes on the left, or take them from a file or captions."));
+    unknown_->setText(any ? tr("%1 of %2. ").arg(problem_ + 1).arg(problems_.size()) + problem->says
+            : parsed.words > 0
+            ? tr("Every word is understood. Next: give each note its place (F2).")
+            : tr("Next: write the notes on the left, or take them from a file or captions."));
     const bool fixable = any && problem->unknown && !problem->unknown->suggestion.empty()
         && problem->unknown->suggestion.find('?') == std::string::npos;
     fix_->setVisible(any);
@@ -420,9 +422,10 @@ void NotesWorkspace::importFile()
         const auto before = document_.prepared().road.notes.size();
         document_.setNotesText(QString::fromStdString(text), tr("Notes from a file"));
         if (before > 0) {
-            emit document_.message(tr("The %1 notes that were here gave way to those of %2; Ctrl+Z brings them back.")
-                                       .arg(before)
-                                       .arg(QFileInfo(file).fileName()));
+            emit document_.message(
+                tr("The %1 notes that were here gave way to those of %2; Ctrl+Z brings them back.")
+                    .arg(before)
+                    .arg(QFileInfo(file).fileName()));
         }
     } catch (const formats::FormatError& error) {
         document_.tell(error);

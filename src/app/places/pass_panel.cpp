@@ -96,7 +96,8 @@ PassPanel::PassPanel(
         }
         const auto name = QString::fromStdString(document_.pass()->name);
         document_.removePass();
-        emit document_.message(tr("The pass \u201c%1\u201d goes into the trash; Ctrl+Z brings it back.").arg(name));
+        emit document_.message(
+            tr("The pass \u201c%1\u201d goes into the trash; Ctrl+Z brings it back.").arg(name));
     });
     buttons->addStretch();
     grid->addLayout(buttons, kMoments + 7, 0, 1, 3);

@@ -1,11 +1,11 @@
 #include "places/places_workspace.h"
 
+#include "pace/doubt.h"
 #include "places/distances_panel.h"
-#include "places/track_panel.h"
 #include "places/pace_panel.h"
 #include "places/pass_panel.h"
+#include "places/track_panel.h"
 #include "theme/theme.h"
-#include "pace/doubt.h"
 #include "widgets/clock.h"
 #include "widgets/keys.h"
 #include "widgets/panels.h"
@@ -76,9 +76,8 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     connect(wave_, &WaveView::markDragged, &document_, &Document::setMark);
     connect(wave_, &WaveView::noteClicked, &document_, &Document::setCurrentNote);
     connect(distances_, &DistancesPanel::noteChosen, this, &PlacesWorkspace::chooseNote);
-    const auto open = [this](int row, int) {
-        chooseNote(table_->item(row, 0)->data(Qt::UserRole).toString());
-    };
+    const auto open = [this](
+                          int row, int) { chooseNote(table_->item(row, 0)->data(Qt::UserRole).toString()); };
     connect(table_, &QTableWidget::cellClicked, this, open);
     connect(table_, &QTableWidget::cellActivated, this, open); // by Enter
     connect(table_, &QTableWidget::currentCellChanged, this, [this](int row) {
@@ -250,8 +249,8 @@ void PlacesWorkspace::markHere()
     }
     const int number = document_.numberOf(document_.currentNote().toStdString());
     const double media_s = transport_.player().position_s();
-    const QString doubt = QString::fromStdString(pace::doubtOfMark(document_.videoPlacement(),
-        static_cast<std::size_t>(number - 1), media_s - document_.pass()->go_s));
+    const QString doubt = QString::fromStdString(pace::doubtOfMark(
+        document_.videoPlacement(), static_cast<std::size_t>(number - 1), media_s - document_.pass()->go_s));
     const QString asked = QStringLiteral("%1 at %2").arg(number).arg(std::lround(media_s * 10.0));
     if (!doubt.isEmpty() && asked_for_ != asked) {
         asked_for_ = asked;
@@ -394,7 +393,8 @@ void PlacesWorkspace::showNotes()
     captions_->setVisible(captions > 0);
     QString text = count == 0 ? tr("Write the notes first (F1). Then add the video of this stage.")
         : document_.pass() == nullptr
-        ? tr("%1 notes, placed by the rehearsal pace alone. Next: add the video of this stage (V).").arg(count)
+        ? tr("%1 notes, placed by the rehearsal pace alone. Next: add the video of this stage (V).")
+              .arg(count)
         : captions > 0
         ? tr("The captions of %1 told when %2 of these notes were said. Next: take that as draft places (D), "
              "or mark them yourself (M).")

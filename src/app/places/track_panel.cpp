@@ -107,8 +107,8 @@ TrackPanel::TrackPanel(Document& document, Transport& transport, QWidget* parent
 
 void TrackPanel::chooseFile()
 {
-    const QString file = QFileDialog::getOpenFileName(this, tr("A track of this pass"), QString(),
-        tr("Tracks (*.gpx *.csv *.txt *.tsv);;All files (*)"));
+    const QString file = QFileDialog::getOpenFileName(
+        this, tr("A track of this pass"), QString(), tr("Tracks (*.gpx *.csv *.txt *.tsv);;All files (*)"));
     if (!file.isEmpty()) {
         load(file);
     }

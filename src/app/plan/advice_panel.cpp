@@ -166,15 +166,15 @@ void AdvicePanel::proposeBreaths(std::size_t first, std::size_t last)
     proposed_ = proposal.begins;
     breaths_->setText(tr("Breathe so (B)"));
     const bool whole = first == 0 && last == plan.notes.size();
-    emit document_.message(
-        tr("Proposed%6: %1 breaths elsewhere, %2 calls instead of %3; out of their windows then %4 notes "
-           "instead of %5: the dashed calls in the picture. B once more takes it; any other change forgets it.")
-            .arg(proposal.changed)
-            .arg(after.plan.calls.size())
-            .arg(plan.calls.size())
-            .arg(outOfWindow(after.plan))
-            .arg(outOfWindow(plan))
-            .arg(whole ? QString() : tr(" for this stretch")));
+    emit document_.message(tr(
+        "Proposed%6: %1 breaths elsewhere, %2 calls instead of %3; out of their windows then %4 notes "
+        "instead of %5: the dashed calls in the picture. B once more takes it; any other change forgets it.")
+                               .arg(proposal.changed)
+                               .arg(after.plan.calls.size())
+                               .arg(plan.calls.size())
+                               .arg(outOfWindow(after.plan))
+                               .arg(outOfWindow(plan))
+                               .arg(whole ? QString() : tr(" for this stretch")));
     emit previewed(&after_.plan);
 }
 

@@ -156,8 +156,9 @@ void DriverPanel::addReaderControls(QVBoxLayout* layout)
     auto* minute = addButton(head, tr("1 min"), "calibrate", [this] { emit calibrationWanted(); });
     minute->setToolTip(tr("Measure it: read aloud for a minute"));
     bindButton(minute, QKeyCombination(Qt::Key_T));
-    addButton(head, tr("Takes"), "measureReader", [this] { measureFromTakes(); })
-        ->setToolTip(tr("Measure it from the takes of this stage"));
+    addButton(head, tr("Takes"), "measureReader", [this] {
+        measureFromTakes();
+    })->setToolTip(tr("Measure it from the takes of this stage"));
     layout->addLayout(head);
     const auto add = [&](const QString& name, const char* object, double plan::Reader::*member,
                          const Range& range, const QString& unit) {

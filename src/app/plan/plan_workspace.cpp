@@ -355,9 +355,9 @@ void PlanWorkspace::showChosen()
     showStretch();
     const auto* note = chosenNote();
     if (note == nullptr) {
-        chosen_->setText(
-            tr("Next: look at each note that comes too late. \u2191 and \u2193 go from note to note, with Shift "
-               "over a stretch; drag a call to move it by hand."));
+        chosen_->setText(tr(
+            "Next: look at each note that comes too late. \u2191 and \u2193 go from note to note, with Shift "
+            "over a stretch; drag a call to move it by hand."));
         return;
     }
     if (const auto [first, last] = chosenNotes(); last > first + 1) {

@@ -280,15 +280,17 @@ void ReadWorkspace::showState()
         state_->setText(
             tr("There is nothing to read yet: write the notes (F1) and give the stage a video (F2)."));
     } else if (said_silent_) {
-        state_->setText(tr("%1 hears nothing. Choose another microphone, or see that it is plugged in and not "
-                           "turned off.")
-                            .arg(input_->currentText()));
+        state_->setText(
+            tr("%1 hears nothing. Choose another microphone, or see that it is plugged in and not "
+               "turned off.")
+                .arg(input_->currentText()));
     } else if (recording) {
         state_->setText(tr("Recording: %1 s. Everything said so far is on the disk. Next: stop (R).")
                             .arg(recorder_.recorded_s(), 0, 'f', 0));
     } else {
-        state_->setText(tr("Next: record (R). It plays the pass from here and takes down what is said; R again "
-                           "shows how it went."));
+        state_->setText(
+            tr("Next: record (R). It plays the pass from here and takes down what is said; R again "
+               "shows how it went."));
     }
 }
 

@@ -261,9 +261,10 @@ ReviewWorkspace::ReviewWorkspace(
     says_of->setMinimumHeight(28);
     remarks->addWidget(says_of);
     for (const auto& [says, label, key] : std::initializer_list<std::tuple<QString, QString, Qt::Key>>{
-             {QStringLiteral("earlier"), tr("earlier"), Qt::Key_E}, {QStringLiteral("later"), tr("later"), Qt::Key_L},
-             {QStringLiteral("reword"), tr("reword"), Qt::Key_W}, {QStringLiteral("good"), tr("good"), Qt::Key_K},
-             {QString(), tr("nothing"), Qt::Key_Delete}}) {
+             {QStringLiteral("earlier"), tr("earlier"), Qt::Key_E},
+             {QStringLiteral("later"), tr("later"), Qt::Key_L},
+             {QStringLiteral("reword"), tr("reword"), Qt::Key_W},
+             {QStringLiteral("good"), tr("good"), Qt::Key_K}, {QString(), tr("nothing"), Qt::Key_Delete}}) {
         const QByteArray name = QByteArrayLiteral("remark_") + (says.isEmpty() ? "none" : says.toLatin1());
         auto* button = addButton(remarks, label, name.constData(), [this, says = says] { remark(says); });
         makeCompact(button);
@@ -377,7 +378,8 @@ void ReviewWorkspace::showTake(const QString& name)
             : tr("The reading runs ahead by %1 s a minute.").arg(-f.drift_s_per_min, 0, 'f', 2);
         figures_->setText(
             tr("%1 Half of the notes ended within %2 s of the plan. %3 syllables a second while speaking; "
-               "longest without a breath %4 s; %5 hesitated, %6 repeated. Next: go through the late ones; Enter or a click "
+               "longest without a breath %4 s; %5 hesitated, %6 repeated. Next: go through the late ones; "
+               "Enter or a click "
                "plays a note.")
                 .arg(drift)
                 .arg(std::abs(f.median_off_plan_s), 0, 'f', 2)

@@ -119,7 +119,8 @@ void GapView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     paintGap(painter, rect(), scene_, theme());
-    paintHint(painter, rect(), movable_ ? tr("+ \u2212 zoom, Shift+click a stretch") : tr("+ \u2212 zoom"), theme());
+    paintHint(painter, rect(), movable_ ? tr("+ \u2212 zoom, Shift+click a stretch") : tr("+ \u2212 zoom"),
+        theme());
 }
 
 void GapView::wheelEvent(QWheelEvent* event)

@@ -41,8 +41,9 @@ void HelpView::showKeys(const QWidget& window, const QString& screen)
                         .arg(key.toHtmlEscaped(), binding->does().toHtmlEscaped());
         }
     }
-    html += tr("</table><p>Letters act wherever no text is being typed; Esc leaves a text. Enter presses what "
-               "has the focus and opens the chosen row; Tab goes on to the next thing.</p>");
+    html +=
+        tr("</table><p>Letters act wherever no text is being typed; Esc leaves a text. Enter presses what "
+           "has the focus and opens the chosen row; Tab goes on to the next thing.</p>");
     text_->setHtml(html);
 }
 

@@ -28,7 +28,8 @@ bool isEnter(int key)
 bool isLine(const QWidget* widget)
 {
     const auto* line = qobject_cast<const QLineEdit*>(widget);
-    return (line != nullptr && !line->isReadOnly()) || qobject_cast<const QAbstractSpinBox*>(widget) != nullptr;
+    return (line != nullptr && !line->isReadOnly())
+        || qobject_cast<const QAbstractSpinBox*>(widget) != nullptr;
 }
 
 bool takesText(const QWidget* widget)
@@ -44,7 +45,8 @@ bool goesUpAndDown(const QWidget* widget)
 {
     return qobject_cast<const QAbstractItemView*>(widget) != nullptr
         || qobject_cast<const QAbstractSlider*>(widget) != nullptr
-        || qobject_cast<const QComboBox*>(widget) != nullptr || qobject_cast<const QTextEdit*>(widget) != nullptr
+        || qobject_cast<const QComboBox*>(widget) != nullptr
+        || qobject_cast<const QTextEdit*>(widget) != nullptr
         || qobject_cast<const QPlainTextEdit*>(widget) != nullptr;
 }
 
@@ -90,7 +92,8 @@ void bindKey(QWidget* place, QKeyCombination key, const QString& does, std::func
 
 void bindButton(QAbstractButton* button, QKeyCombination key)
 {
-    bindKey(button, key, button->text(), [button] { button->click(); }, button);
+    bindKey(
+        button, key, button->text(), [button] { button->click(); }, button);
     button->setText(QStringLiteral("%1 (%2)").arg(button->text(), keyName(key)));
 }
 
@@ -177,8 +180,7 @@ bool KeyRule::act(QWidget* at, const QKeyEvent& event)
     // the innermost place last made is asked first: a panel before its workspace
     const auto now = keysNow(window_);
     const auto bound = std::find_if(now.rbegin(), now.rend(), [&](const KeyBinding* binding) {
-        return binding->key() == pressed
-            && (binding->button() == nullptr || binding->button()->isEnabled());
+        return binding->key() == pressed && (binding->button() == nullptr || binding->button()->isEnabled());
     });
     if (bound == now.rend()) {
         return false;

@@ -1,9 +1,9 @@
 /// One rule for keys, for the whole window.
 ///
-/// A letter acts wherever no text is being typed; Enter presses the focused button, opens the focused list box
-/// and the chosen row; Space plays everywhere but in text; Tab leaves every list; up and down stay with the
-/// list, slider or box that has the focus. A key belongs to a place (a workspace, a panel) and acts while that
-/// place is on the screen, wherever the focus is.
+/// A letter acts wherever no text is being typed; Enter presses the focused button, opens the focused list
+/// box and the chosen row; Space plays everywhere but in text; Tab leaves every list; up and down stay with
+/// the list, slider or box that has the focus. A key belongs to a place (a workspace, a panel) and acts while
+/// that place is on the screen, wherever the focus is.
 #pragma once
 
 #include <QKeyCombination>

@@ -35,7 +35,8 @@ inline void takeFocus(QWidget* page)
 }
 
 /// A button that Tab reaches and a click does not take the focus to.
-template <typename Action> QPushButton* addButton(QLayout* into, const QString& text, const char* name, Action action)
+template <typename Action>
+QPushButton* addButton(QLayout* into, const QString& text, const char* name, Action action)
 {
     auto* button = new QPushButton(text);
     button->setObjectName(QString::fromLatin1(name));

@@ -31,7 +31,8 @@ void SideTabs::add(const QString& name, const char* object_name, QWidget* page)
     button->setProperty("tab", true);
     button->setCheckable(true);
     button->setFocusPolicy(Qt::TabFocus);
-    bindKey(this, QKeyCombination(Qt::ALT, static_cast<Qt::Key>(Qt::Key_1 + tab)), name,
+    bindKey(
+        this, QKeyCombination(Qt::ALT, static_cast<Qt::Key>(Qt::Key_1 + tab)), name,
         [button] { button->click(); }, button);
     button->setChecked(page_of_tab_.isEmpty());
     buttons_->addButton(button, tab);

@@ -22,8 +22,9 @@ StartPage::StartPage(QWidget* parent)
 {
     setObjectName(QStringLiteral("startPage"));
     auto* head = heading(tr("Begin with a stage"));
-    auto* says = new QLabel(tr("A stage is a folder: its notes, its videos, your takes. Begin a new one, or look "
-                               "round in the demo first."));
+    auto* says =
+        new QLabel(tr("A stage is a folder: its notes, its videos, your takes. Begin a new one, or look "
+                      "round in the demo first."));
     says->setWordWrap(true);
     says->setProperty("quiet", true);
     recent_->setProperty("quiet", true);
@@ -81,8 +82,9 @@ void StartPage::show(const QStringList& recent, bool unnamed, bool has_demo)
             continue;
         }
         const QFileInfo about(folder);
-        auto* button = addButton(recents_, tr("%1   in %2").arg(about.fileName(), QDir(about.path()).dirName()),
-            "startRecent", [this, folder] { emit stageWanted(folder); });
+        auto* button =
+            addButton(recents_, tr("%1   in %2").arg(about.fileName(), QDir(about.path()).dirName()),
+                "startRecent", [this, folder] { emit stageWanted(folder); });
         button->setToolTip(folder);
         bindButton(button, QKeyCombination(static_cast<Qt::Key>(Qt::Key_1 + listed)));
         ++listed;

@@ -38,7 +38,8 @@ double calibrated(double probability)
 
 class Drafter {
 public:
-    Drafter(const std::vector<Cue>& cues, const notes::Style& style, const notes::Pronunciations& pronunciations)
+    Drafter(
+        const std::vector<Cue>& cues, const notes::Style& style, const notes::Pronunciations& pronunciations)
         : words_(heardWords(cues))
     {
         auto lattice = notes::alternativesOf(words_, style, pronunciations);
@@ -117,7 +118,8 @@ private:
             openCall(note.first_word);
         }
         DraftCall& call = draft_.calls.back();
-        DraftNote draft{{}, words_[note.first_word].line, words_[note.first_word].at_s, endOf(note.last_word), 1.0, {}};
+        DraftNote draft{
+            {}, words_[note.first_word].line, words_[note.first_word].at_s, endOf(note.last_word), 1.0, {}};
         append(draft.text, note.joiner);
         append(draft.text, note.parts);
         append(draft.text, note.distance, note.parts.back()->part);
@@ -140,9 +142,9 @@ private:
         before_wants_number_ = note.parts.back()->part == Part::shape && note.distance.empty();
     }
 
-    /// A line of notes is a breath: notes joined by a word belong to one call, and so do those that follow each
-    /// other without a pause. A note without a corner stands on a line of its own, where it cannot be taken for
-    /// a part of its neighbour.
+    /// A line of notes is a breath: notes joined by a word belong to one call, and so do those that follow
+    /// each other without a pause. A note without a corner stands on a line of its own, where it cannot be
+    /// taken for a part of its neighbour.
     [[nodiscard]] bool continuesCall(const ReadNote& note) const
     {
         if (draft_.calls.empty() || closed_) {
@@ -154,8 +156,8 @@ private:
         }
         const bool pause = note.pause != Pause::none && note.pause != Pause::comma;
         const bool number = note.parts.front()->part == Part::grade; // "tightens three left"
-        return !(number && before_wants_number_) && note.corner && before_is_corner_ && !note.prefixed && !pause
-            && draft_.calls.back().notes.size() < kLongCall && !draft_.calls.back().notes.empty();
+        return !(number && before_wants_number_) && note.corner && before_is_corner_ && !note.prefixed
+            && !pause && draft_.calls.back().notes.size() < kLongCall && !draft_.calls.back().notes.empty();
     }
 
     /// A call whose first word is `word`; what was heard before it and belongs to nothing goes with it.
@@ -200,14 +202,14 @@ private:
         }
     }
 
-    /// Adds the words of `parts` to `text`. After a shape without a target a distance is written in digits, so
-    /// that it cannot be taken for one ("tightens one fifty").
+    /// Adds the words of `parts` to `text`. After a shape without a target a distance is written in digits,
+    /// so that it cannot be taken for one ("tightens one fifty").
     void append(std::string& text, const std::vector<const Said*>& parts, Part before = Part::unknown) const
     {
         for (const Said* said : parts) {
             const bool digits = said->part == Part::distance && (before == Part::shape || before == Part::to)
                 && said->words.find(' ') != std::string::npos;
-            const std::string words = digits   ? std::to_string(said->number)
+            const std::string words = digits  ? std::to_string(said->number)
                 : said->part == Part::unknown ? heardIn(said->first, said->last)
                                               : said->words;
             text += (text.empty() || words.empty() ? "" : " ") + words;
@@ -306,7 +308,8 @@ private:
     /// After a stop, and no countdown heard since.
     [[nodiscard]] bool isBetweenStages() const
     {
-        return !draft_.stages.empty() && draft_.stages.back().last_call == draft_.calls.size() && !counted_down_;
+        return !draft_.stages.empty() && draft_.stages.back().last_call == draft_.calls.size()
+            && !counted_down_;
     }
 
     void closeStage()
@@ -316,8 +319,8 @@ private:
         closed_ = true;
         if (first < draft_.calls.size()) {
             const DraftCall& from = draft_.calls[first];
-            draft_.stages.push_back({counted_down_ ? go_s_ : from.at_s, draft_.calls.back().end_s, counted_down_,
-                first, draft_.calls.size()});
+            draft_.stages.push_back({counted_down_ ? go_s_ : from.at_s, draft_.calls.back().end_s,
+                counted_down_, first, draft_.calls.size()});
             counted_down_ = false;
         }
     }
@@ -387,7 +390,8 @@ notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style
     with_order.order = draft.order;
     auto parsed = notes::parseNotes(draftText(draft, 0, draft.calls.size()), with_order);
     if (!style.order) {
-        std::erase_if(parsed.style.evidence, [](const notes::Evidence& evidence) { return evidence.line == 0; });
+        std::erase_if(
+            parsed.style.evidence, [](const notes::Evidence& evidence) { return evidence.line == 0; });
     }
     const auto fileLine = [&](int line) {
         const auto index = static_cast<std::size_t>(line - 1);

@@ -61,8 +61,8 @@ struct Draft {
     int chatter = 0; ///< words of talk that were left out of the calls
 };
 
-/// Reads captions by one weighted reading of the whole stream. What words sound like is told by `pronunciations`,
-/// where there are any.
+/// Reads captions by one weighted reading of the whole stream. What words sound like is told by
+/// `pronunciations`, where there are any.
 [[nodiscard]] Draft draftNotes(const std::vector<Cue>& cues, const notes::Style& style = {},
     const notes::Pronunciations& pronunciations = {});
 
@@ -75,8 +75,8 @@ struct Draft {
 [[nodiscard]] notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style = {});
 
 /// Where the notes of a draft's calls probably are, in media seconds: a note of captions is said ahead of its
-/// place by about `lead_s`. `line_of_call` gives each draft call's line in the text of `parsed` (0 where the call
-/// was not taken).
+/// place by about `lead_s`. `line_of_call` gives each draft call's line in the text of `parsed` (0 where the
+/// call was not taken).
 struct DraftPlace {
     std::string note;
     double media_s = 0.0;

@@ -30,7 +30,8 @@ Written cut(std::string_view text)
     while (!out.word.empty()) {
         const char last = out.word.back();
         const bool sign = (last == '+' || last == '-') && out.word.size() == 2 && notes::isDigit(out.word[0]);
-        if (sign || std::isalnum(static_cast<unsigned char>(last)) != 0 || static_cast<unsigned char>(last) >= 0x80) {
+        if (sign || std::isalnum(static_cast<unsigned char>(last)) != 0
+            || static_cast<unsigned char>(last) >= 0x80) {
             break;
         }
         const bool stop = last == '.' || last == '?' || last == '!' || last == ';' || last == ':';
@@ -40,7 +41,8 @@ Written cut(std::string_view text)
     std::erase_if(out.word, [](unsigned char c) {
         return c < 0x80 && std::isalnum(c) == 0 && c != '\'' && c != '+' && c != '-';
     });
-    while (!out.word.empty() && (out.word.front() == '\'' || out.word.front() == '-' || out.word.front() == '+')) {
+    while (!out.word.empty()
+        && (out.word.front() == '\'' || out.word.front() == '-' || out.word.front() == '+')) {
         out.word.erase(out.word.begin());
     }
     return out;
@@ -96,8 +98,8 @@ private:
         return lines;
     }
 
-    /// How many of a block's first lines stood in the one before and roll on in it: those that it ended with, where
-    /// it follows at once and has something new, or stands for a moment only.
+    /// How many of a block's first lines stood in the one before and roll on in it: those that it ended with,
+    /// where it follows at once and has something new, or stands for a moment only.
     [[nodiscard]] std::size_t rolledOn(const std::vector<Line>& lines, const Cue& cue) const
     {
         constexpr double kAtOnce_s = 0.1;

@@ -8,9 +8,9 @@
 
 namespace brumefall::captions {
 
-/// The words of `cues`: lower case, without punctuation, which becomes the pause before the next one; times are
-/// those of the cues, spread by syllables. What stands in brackets ("[Music]") is no word, and lines that roll on
-/// from the block before, to be read a little longer, are not said again.
+/// The words of `cues`: lower case, without punctuation, which becomes the pause before the next one; times
+/// are those of the cues, spread by syllables. What stands in brackets ("[Music]") is no word, and lines that
+/// roll on from the block before, to be read a little longer, are not said again.
 [[nodiscard]] std::vector<notes::HeardWord> heardWords(const std::vector<Cue>& cues);
 
 } // namespace brumefall::captions

@@ -106,7 +106,9 @@ private:
         }
         auto& parts = events_[last_note_].read.parts;
         const auto kindOf = [](const Said* said) {
-            return said->part == Part::right ? Part::left : said->part == Part::named_grade ? Part::grade : said->part;
+            return said->part == Part::right      ? Part::left
+                : said->part == Part::named_grade ? Part::grade
+                                                  : said->part;
         };
         // in the order of what was said first, so that a side and a grade keep their places
         std::vector<const Said*> whole;
@@ -122,9 +124,8 @@ private:
             return kindOf(said) == Part::left || kindOf(said) == Part::grade;
         }) >= 2;
         if (!head_anew) {
-            std::erase_if(parts, [&](const Said* said) {
-                return std::find(whole.begin(), whole.end(), said) != whole.end();
-            });
+            std::erase_if(parts,
+                [&](const Said* said) { return std::find(whole.begin(), whole.end(), said) != whole.end(); });
             parts.insert(parts.begin(), whole.begin(), whole.end());
         }
         taken_back_.clear();
@@ -284,7 +285,10 @@ private:
             const ReadNote* a = noteAt(i);
             const ReadNote* b = noteAt(i + 1);
             notes += a != nullptr ? 1 : 0;
-            twice += a != nullptr && b != nullptr && a->distance.empty() && b->joiner.empty() && sameCorner(*a, *b) ? 1 : 0;
+            twice +=
+                a != nullptr && b != nullptr && a->distance.empty() && b->joiner.empty() && sameCorner(*a, *b)
+                ? 1
+                : 0;
         }
         constexpr int kEnough = 4;
         constexpr double kShare = 0.04;
@@ -303,7 +307,8 @@ private:
             const int here_m = metresOf(*b);
             const bool within = k + 1 < n;
             const bool joined_alike = k == 0 || a->joiner.empty() == b->joiner.empty();
-            if (within ? there_m != here_m || !joined_alike : !joined_alike || (there_m != 0 && (n == 1 || there_m != here_m))) {
+            if (within ? there_m != here_m || !joined_alike
+                       : !joined_alike || (there_m != 0 && (n == 1 || there_m != here_m))) {
                 return false;
             }
         }

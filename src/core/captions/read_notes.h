@@ -33,14 +33,14 @@ struct Event {
     std::size_t last = 0;
 };
 
-/// The events of a reading, which outlives them. What a reader took back ("left three, no, right three") is left
-/// out of its note.
+/// The events of a reading, which outlives them. What a reader took back ("left three, no, right three") is
+/// left out of its note.
 [[nodiscard]] std::vector<Event> eventsOf(
     const std::vector<notes::Said>& said, const std::vector<notes::HeardWord>& words);
 
-/// `events` with what was said again taken once, in its fullest form: the notes aligned with themselves in runs of
-/// one to four of the same corners that nothing contradicts. Without a joining word only at an edge of the
-/// captions, or where the crew does it by habit.
+/// `events` with what was said again taken once, in its fullest form: the notes aligned with themselves in
+/// runs of one to four of the same corners that nothing contradicts. Without a joining word only at an edge
+/// of the captions, or where the crew does it by habit.
 [[nodiscard]] std::vector<Event> unitedEvents(std::vector<Event> events);
 
 } // namespace brumefall::captions

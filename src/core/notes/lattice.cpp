@@ -1,5 +1,6 @@
 #include "notes/lattice.h"
 
+#include "notes/sound_targets.h"
 #include "notes/spoken.h"
 #include "notes/text.h"
 
@@ -15,9 +16,6 @@ namespace {
 constexpr double kLongerPhrase = -0.25; ///< for each further word of an exact phrase
 constexpr std::size_t kLongestPhrase = 6;
 constexpr std::size_t kLongestSound = 3; ///< words that may be one word misheard
-constexpr std::size_t kMostBySound = 5; ///< alternatives of one stretch
-constexpr double kSound = 0.6; ///< of a word that sounds the same
-constexpr double kSameSound = kSound + 0.1;
 
 bool isDigits(std::string_view text)
 {
@@ -58,83 +56,6 @@ std::string said(int number)
 {
     return sayNumber(number, HundredsSaid::short_form);
 }
-
-/// A phrase of the language that others may be misheard for.
-struct Target {
-    Part part;
-    std::string words;
-    int number = 0;
-    Phones phones;
-    double prior = 0.0;
-};
-
-/// Words that carry most notes, whatever the crew; the rest of the language is heard for others less often.
-constexpr std::array<std::string_view, 101> kCommon{"left", "right", "one", "two", "three", "four", "five", "six",
-    "hairpin", "open hairpin", "tight hairpin", "square", "acute", "kink", "flat", "slight", "medium", "fast", "easy",
-    "plus", "minus", "long", "short", "very long", "extra long", "half long", "tightens", "opens", "late", "don't cut",
-    "cut", "small cut", "big cut", "keep in", "keep out", "keep left", "keep right", "keep middle", "over", "through",
-    "past", "around", "inside", "outside", "on exit", "at", "before", "after", "exit", "under", "crest", "jump", "bump", "dip", "bridge", "gate", "bale",
-    "water", "ditch", "tree", "rock", "wall", "barn", "house", "logs", "post", "small", "big", "unseen", "blind",
-    "gravel", "tarmac", "slippery", "loose", "narrow", "wide", "bumpy", "camber", "bad camber", "downhill", "uphill",
-    "junction", "chicane", "turn", "into", "and", "caution", "danger", "care", "slow", "brake", "maybe", "finish",
-    "flying finish", "stop", "straight", "continues", "to", "over crest", "tidy", "sudden"};
-
-class Targets {
-public:
-    explicit Targets(const Pronunciations& pronunciations)
-        : pronunciations_(pronunciations)
-    {
-        add(Part::cut, "don't cut", 0); // of several spellings the first is written
-        for (const std::string& phrase : knownPhrases()) {
-            const auto words = splitWords(phrase);
-            const KnownWord* known = knownWord(words.front());
-            for (const LexiconEntry& entry : known->phrases) {
-                if (joinWords(entry.words) == phrase) {
-                    add(partOf(entry), phrase, 0);
-                }
-            }
-        }
-        for (int grade = 1; grade <= 9; ++grade) {
-            add(Part::grade, said(grade), grade);
-        }
-        for (const int metres : {20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 250, 300}) {
-            add(Part::distance, said(metres), metres);
-        }
-        add(Part::distance, "hundred", 100);
-        add(Part::into, "into", 0);
-    }
-
-    [[nodiscard]] const std::vector<Target>& all() const { return targets_; }
-
-private:
-    void add(Part part, const std::string& words, int number)
-    {
-        const bool common = std::find(kCommon.begin(), kCommon.end(), words) != kCommon.end() || number > 0;
-        if ((part == Part::into || part == Part::and_) && words != "and" && words != "into") {
-            return; // the same, said longer
-        }
-        if (part >= Part::glue || part == Part::instruction || part == Part::here || part == Part::correction
-            || part == Part::start || words.size() < 2 || (!common && splitWords(words).size() > 2)) {
-            return;
-        }
-        const bool most = words == "over"; // the commonest relation, and the one most often misheard
-        Target target{part, words, number, {}, most ? -0.5 : common ? 0.0 : 1.1};
-        for (const std::string& word : splitWords(words)) {
-            const Phones& phones = pronunciations_.of(word);
-            target.phones.insert(target.phones.end(), phones.begin(), phones.end());
-        }
-        if (target.phones.size() < 2 || (!common && target.phones.size() < 4)) {
-            return;
-        }
-        if (sounds_.insert({part, target.phones}).second) { // "dont cut" is "don't cut" in another spelling
-            targets_.push_back(std::move(target));
-        }
-    }
-
-    const Pronunciations& pronunciations_;
-    std::vector<Target> targets_;
-    std::set<std::pair<Part, Phones>> sounds_;
-};
 
 class Builder {
 public:
@@ -205,7 +126,10 @@ private:
         double cost = 0.0;
         for (std::size_t i = first + 1; i < last; ++i) {
             const Pause pause = words_[i].pause;
-            cost += pause == Pause::none ? 0.0 : pause == Pause::edge ? 0.4 : pause == Pause::comma ? 0.7 : 1.6;
+            cost += pause == Pause::none ? 0.0
+                : pause == Pause::edge   ? 0.4
+                : pause == Pause::comma  ? 0.7
+                                         : 1.6;
         }
         return cost;
     }
@@ -250,7 +174,8 @@ private:
             if (into) {
                 add(i, i + n, {{Part::into, "into"}}, By::word, longer);
             }
-            add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : written(entry)}}, By::word, longer + rare);
+            add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : written(entry)}}, By::word,
+                longer + rare);
         }
     }
 
@@ -278,9 +203,10 @@ private:
             Part part = Part::glue;
             if (!meant.empty()) {
                 const KnownWord* known = knownWord(meant.front());
-                part = known == nullptr ? Part::thing
+                part = known == nullptr                                             ? Part::thing
                     : known->number_class == NumberClass::unit && known->number > 0 ? Part::named_grade
-                    : known->phrases.empty() ? Part::glue : partOf(known->phrases.front());
+                    : known->phrases.empty()                                        ? Part::glue
+                                             : partOf(known->phrases.front());
             }
             add(i, i + words.size(), {{part, joinWords(words)}}, By::word, -0.5);
         }
@@ -299,7 +225,9 @@ private:
     }
     [[nodiscard]] int numberAt(std::size_t i) const
     {
-        return isDigits(words_[i].word) ? valueOf(words_[i].word) : known_[i] == nullptr ? 0 : known_[i]->number;
+        return isDigits(words_[i].word) ? valueOf(words_[i].word)
+            : known_[i] == nullptr      ? 0
+                                        : known_[i]->number;
     }
 
     void numbers(std::size_t i)
@@ -327,7 +255,8 @@ private:
         } else if (kind == NumberClass::hundred) {
             hundreds(i, i + 1, 100);
         }
-        const bool small = value >= 1 && value <= 9 && (kind == NumberClass::unit || (kind == NumberClass::digits && words_[i].word.size() == 1));
+        const bool small = value >= 1 && value <= 9
+            && (kind == NumberClass::unit || (kind == NumberClass::digits && words_[i].word.size() == 1));
         if (small && classAt(i + 1) == NumberClass::hundred) {
             hundreds(i, i + 2, 100 * value);
         }
@@ -336,14 +265,15 @@ private:
         const bool tens = next == NumberClass::ten || next == NumberClass::teen
             || (next == NumberClass::digits && words_[i + 1].word.size() == 2);
         if (small && tens && rest >= 10 && rest <= 99) { // "one fifty"
-            single(i, i + 2, 100 * value + rest, (value <= 3 ? -0.1 : 0.8) + (kind == NumberClass::digits ? 0.3 : 0.0));
+            single(i, i + 2, 100 * value + rest,
+                (value <= 3 ? -0.1 : 0.8) + (kind == NumberClass::digits ? 0.3 : 0.0));
         }
         if (kind == NumberClass::ten && next == NumberClass::unit && rest > 0) { // "sixty five"
             single(i, i + 2, value + rest, 0.4);
         }
         // "right 31 50" is "right 3 150"
-        if (kind == NumberClass::digits && words_[i].word.size() == 2 && value % 10 >= 1 && value % 10 <= 4 && next == NumberClass::digits
-            && words_[i + 1].word.size() == 2 && rest % 10 == 0) {
+        if (kind == NumberClass::digits && words_[i].word.size() == 2 && value % 10 >= 1 && value % 10 <= 4
+            && next == NumberClass::digits && words_[i + 1].word.size() == 2 && rest % 10 == 0) {
             add(i, i + 2, {gradePiece(value / 10), distancePiece(100 * (value % 10) + rest)}, By::split, 0.9);
         }
     }
@@ -368,7 +298,8 @@ private:
             ++at;
         }
         const NumberClass kind = classAt(at);
-        if (kind == NumberClass::ten || kind == NumberClass::teen || (kind == NumberClass::digits && numberAt(at) >= 10 && numberAt(at) < 100)) {
+        if (kind == NumberClass::ten || kind == NumberClass::teen
+            || (kind == NumberClass::digits && numberAt(at) >= 10 && numberAt(at) < 100)) {
             single(first, at + 1, value + numberAt(at), at > next ? -0.3 : -0.1);
         }
     }
@@ -388,7 +319,9 @@ private:
         const int value = valueOf(text);
         single(i, i + 1, value, 0.0);
         swapTeen(i, value);
-        const auto part = [&](std::size_t from, std::size_t count) { return valueOf(text.substr(from, count)); };
+        const auto part = [&](std::size_t from, std::size_t count) {
+            return valueOf(text.substr(from, count));
+        };
         const auto grade = [&](std::size_t at) { return part(at, 1); };
         const std::size_t n = text.size();
         if (n >= 3 && isUsualDistance(part(1, n - 1)) && text[1] != '0') { // 460
@@ -398,11 +331,13 @@ private:
             add(i, i + 1, {distancePiece(part(0, n - 1)), gradePiece(grade(n - 1))}, By::split, 0.6);
         }
         if (n >= 4 && text[1] != '0' && text[n - 1] != '0' && isUsualDistance(part(1, n - 2))) { // 4603
-            add(i, i + 1, {gradePiece(grade(0)), distancePiece(part(1, n - 2)), gradePiece(grade(n - 1))}, By::split, 1.0);
+            add(i, i + 1, {gradePiece(grade(0)), distancePiece(part(1, n - 2)), gradePiece(grade(n - 1))},
+                By::split, 1.0);
         }
         for (std::size_t cut = 2; cut + 2 <= n; ++cut) { // 10050
             if (text[cut] != '0' && isUsualDistance(part(0, cut)) && isUsualDistance(part(cut, n - cut))) {
-                add(i, i + 1, {distancePiece(part(0, cut)), distancePiece(part(cut, n - cut))}, By::split, 0.6);
+                add(i, i + 1, {distancePiece(part(0, cut)), distancePiece(part(cut, n - cut))}, By::split,
+                    0.6);
             }
         }
         if (n == 2 && text[1] != '0' && text[0] >= '2') { // 33: thirty, three
@@ -423,7 +358,8 @@ private:
         if (word.size() != 2 || (word[1] != '-' && word[1] != '+') || !isDigit(word[0]) || word[0] == '0') {
             return;
         }
-        add(i, i + 1, {gradePiece(word[0] - '0'), {Part::modifier, word[1] == '-' ? "minus" : "plus"}}, By::word, 0.0);
+        add(i, i + 1, {gradePiece(word[0] - '0'), {Part::modifier, word[1] == '-' ? "minus" : "plus"}},
+            By::word, 0.0);
         add(i, i + 1, {gradePiece(word[0] - '0')}, By::split, 2.0);
     }
 
@@ -450,7 +386,8 @@ private:
     {
         std::size_t end = i;
         int before = 100;
-        for (int value = soundsLikeNumber(end); value > 0 && value < before && (before == 100 || before - value <= 5);
+        for (int value = soundsLikeNumber(end);
+             value > 0 && value < before && (before == 100 || before - value <= 5);
              value = soundsLikeNumber(end)) {
             before = value;
             ++end;
@@ -459,7 +396,8 @@ private:
             add(i, end, {{Part::countdown, {}}}, By::word, 0.0);
         }
         if (words_[i].word == "go") {
-            add(i, i + 1, {{Part::go, {}}}, By::word, i > 0 && classAt(i - 1) != NumberClass::none && numberAt(i - 1) == 1 ? 0.0 : 0.9);
+            add(i, i + 1, {{Part::go, {}}}, By::word,
+                i > 0 && classAt(i - 1) != NumberClass::none && numberAt(i - 1) == 1 ? 0.0 : 0.9);
         }
     }
 
@@ -536,17 +474,15 @@ private:
             // a block that begins with all of the one before, and goes on: captions that roll
             const bool rolls = edge && i + n < words_.size() && isEdge(i - n) && !isEdge(i + n);
             const double cost = rolls && n > 1 ? -1.5
-                : edge                         ? (n == 1 ? (number ? 1.0 : 0.6) : n == 2 ? 0.45 : -0.3)
+                : edge                         ? (n == 1   ? (number ? 1.0 : 0.6)
+                                                  : n == 2 ? 0.45
+                                                           : -0.3)
                 : n == 1                       ? (number ? 1.6 : 0.9)
                                                : 1.3;
-            lattice_.from[i].push_back({static_cast<int>(i + n), Part::again, By::shown_again, {}, 0, cost, i, i + n});
+            lattice_.from[i].push_back(
+                {static_cast<int>(i + n), Part::again, By::shown_again, {}, 0, cost, i, i + n});
         }
     }
-
-    struct Near {
-        const Target* target;
-        double cost;
-    };
 
     void bySound(std::size_t i)
     {
@@ -566,8 +502,9 @@ private:
             if (phones.size() > 14) {
                 return;
             }
-            for (const Near& near : nearest(stretch, phones)) {
-                if (near.cost < kSameSound + near.target->prior && isExactly(i, i + n, near.target->part)) {
+            for (const SoundTargets::Near& near : targets_.nearest(stretch, phones)) {
+                if (near.cost < SoundTargets::kSame + near.target->prior
+                    && isExactly(i, i + n, near.target->part)) {
                     continue; // "dont cut" for "don't cut": another spelling
                 }
                 add(i, i + n, {{near.target->part, near.target->words, near.target->number}}, By::sound,
@@ -578,9 +515,10 @@ private:
 
     [[nodiscard]] bool isExactly(std::size_t first, std::size_t last, Part part) const
     {
-        return std::any_of(lattice_.from[first].begin(), lattice_.from[first].end(), [&](const Alternative& other) {
-            return other.by == By::word && other.last == last && other.part == part;
-        });
+        return std::any_of(
+            lattice_.from[first].begin(), lattice_.from[first].end(), [&](const Alternative& other) {
+                return other.by == By::word && other.last == last && other.part == part;
+            });
     }
 
     /// A word that carries notes: it is rarely another one misheard.
@@ -589,12 +527,14 @@ private:
         if (known_[i]->number_class != NumberClass::none) {
             return true;
         }
-        return std::any_of(known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
-            const Part part = partOf(entry);
-            return entry.words.size() == 1
-                && (part == Part::left || part == Part::right || part == Part::named_grade || part == Part::shape
-                    || part == Part::extent || part == Part::crest || part == Part::into || part == Part::warning);
-        });
+        return std::any_of(
+            known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
+                const Part part = partOf(entry);
+                return entry.words.size() == 1
+                    && (part == Part::left || part == Part::right || part == Part::named_grade
+                        || part == Part::shape || part == Part::extent || part == Part::crest
+                        || part == Part::into || part == Part::warning);
+            });
     }
 
     [[nodiscard]] bool isGlue(std::size_t i) const
@@ -603,37 +543,8 @@ private:
             [](const LexiconEntry& entry) { return entry.words.size() > 1 || partOf(entry) >= Part::glue; });
     }
 
-    const std::vector<Near>& nearest(const std::string& stretch, const Phones& phones)
-    {
-        const auto [it, fresh] = near_.try_emplace(stretch);
-        if (!fresh) {
-            return it->second;
-        }
-        auto& found = it->second;
-        if (phones.size() < 2) {
-            return found;
-        }
-        for (const Target& target : targets_.all()) {
-            const auto n = static_cast<double>(target.phones.size());
-            const auto difference = std::abs(static_cast<double>(phones.size()) - n);
-            if (difference > 0.5 * n + 1.0 || target.words == stretch) {
-                continue;
-            }
-            const double most = std::min(0.5 * n, 2.2);
-            const double d = phoneDistance(phones, target.phones, most);
-            if (d <= most) {
-                found.push_back({&target, kSound + 1.4 * d + 1.9 * d / n + target.prior});
-            }
-        }
-        std::sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
-        if (found.size() > kMostBySound) {
-            found.resize(kMostBySound);
-        }
-        return found;
-    }
-
-    /// "up a small crest", "above crest": little words before what one drives over are "over", whatever they were
-    /// heard as; the less they sound like it the dearer.
+    /// "up a small crest", "above crest": little words before what one drives over are "over", whatever they
+    /// were heard as; the less they sound like it the dearer.
     void overAThing(std::size_t i)
     {
         Phones phones;
@@ -663,10 +574,11 @@ private:
             return false;
         }
         return known_[i] == nullptr || isGlue(i)
-            || std::all_of(known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
-                   return entry.words.size() > 1 || (partOf(entry) == Part::relation && isRare(entry))
-                       || partOf(entry) >= Part::glue;
-               });
+            || std::all_of(
+                known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
+                    return entry.words.size() > 1 || (partOf(entry) == Part::relation && isRare(entry))
+                        || partOf(entry) >= Part::glue;
+                });
     }
     [[nodiscard]] bool isPart(std::size_t i, Part part) const
     {
@@ -675,35 +587,34 @@ private:
                 [&](const LexiconEntry& entry) { return entry.words.size() == 1 && partOf(entry) == part; });
     }
     /// A relation that is seldom said: "up", "off", "from".
-    [[nodiscard]] static bool isRare(const LexiconEntry& entry)
-    {
-        return std::find(kCommon.begin(), kCommon.end(), joinWords(entry.words)) == kCommon.end();
-    }
+    [[nodiscard]] static bool isRare(const LexiconEntry& entry) { return !isCommon(joinWords(entry.words)); }
 
     /// Always, so that no stretch has a dead end.
     void nothing(std::size_t i)
     {
         const bool of_language = classAt(i) != NumberClass::none
-            || (known_[i] != nullptr && std::any_of(known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
-                   return entry.words.size() == 1 && partOf(entry) < Part::glue;
-               }));
-        lattice_.from[i].push_back({static_cast<int>(i + 1), of_language ? Part::skipped : Part::unknown, By::nothing,
-            {}, 0, 0.0, i, i + 1});
+            || (known_[i] != nullptr
+                && std::any_of(
+                    known_[i]->phrases.begin(), known_[i]->phrases.end(), [](const LexiconEntry& entry) {
+                        return entry.words.size() == 1 && partOf(entry) < Part::glue;
+                    }));
+        lattice_.from[i].push_back({static_cast<int>(i + 1), of_language ? Part::skipped : Part::unknown,
+            By::nothing, {}, 0, 0.0, i, i + 1});
     }
 
     std::span<const HeardWord> words_;
     const Style& style_;
     const Pronunciations& pronunciations_;
-    Targets targets_;
+    SoundTargets targets_;
     Lattice lattice_;
     std::vector<Phones> phones_;
     std::vector<const KnownWord*> known_;
-    std::map<std::string, std::vector<Near>> near_;
 };
 
 } // namespace
 
-Lattice alternativesOf(std::span<const HeardWord> words, const Style& style, const Pronunciations& pronunciations)
+Lattice alternativesOf(
+    std::span<const HeardWord> words, const Style& style, const Pronunciations& pronunciations)
 {
     return Builder(words, style, pronunciations).build();
 }

@@ -1,5 +1,5 @@
-/// Words as they were heard, and everything that each stretch of them may be: the alternatives that a weighted
-/// reading chooses from. Nothing is removed before it.
+/// Words as they were heard, and everything that each stretch of them may be: the alternatives that a
+/// weighted reading chooses from. Nothing is removed before it.
 #pragma once
 
 #include "notes/part.h"
@@ -23,8 +23,8 @@ struct HeardWord {
 /// How a stretch of words came to be read as it is.
 enum class By : std::uint8_t { word, split, sound, shown_again, nothing };
 
-/// One alternative: words [first, last) are `part`, said as `words`. A stretch that holds several parts (a grade
-/// and a distance run together) is a chain of them over nodes of its own.
+/// One alternative: words [first, last) are `part`, said as `words`. A stretch that holds several parts (a
+/// grade and a distance run together) is a chain of them over nodes of its own.
 struct Alternative {
     int to = 0; ///< node that it leads to
     Part part = Part::unknown;
@@ -36,7 +36,8 @@ struct Alternative {
     std::size_t last = 0;
 };
 
-/// Node i < words is the place before word i; the last of these is the end; further nodes lie within stretches.
+/// Node i < words is the place before word i; the last of these is the end; further nodes lie within
+/// stretches.
 struct Lattice {
     std::span<const HeardWord> words;
     std::vector<std::vector<Alternative>> from; ///< by node

@@ -46,7 +46,8 @@ constexpr RoleWords kWords[] = {
     {Role::line,
         "dont_cut don't_cut=dont_cut do_not_cut=dont_cut no_cut=dont_cut never_cut=dont_cut cut "
         "small_cut little_cut=small_cut tiny_cut=small_cut slight_cut=small_cut big_cut "
-        "cut_late=late_cut late_cut early_cut can_cut=cut cut_it=cut keep_in keep_out keep_left keep_mid=keep_middle stay_mid=keep_middle hold_mid=keep_middle "
+        "cut_late=late_cut late_cut early_cut can_cut=cut cut_it=cut keep_in keep_out keep_left "
+        "keep_mid=keep_middle stay_mid=keep_middle hold_mid=keep_middle "
         "keep_right keep_middle keep_centre=keep_middle keep_center=keep_middle keep_wide "
         "stay_in=keep_in stay_out=keep_out stay_left=keep_left stay_right=keep_right "
         "stay_middle=keep_middle stay_wide=keep_wide hug hug_inside=hug hug_left hug_right hug_it=hug "

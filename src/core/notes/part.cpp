@@ -25,7 +25,8 @@ bool isCorner(Kind kind)
         || kind == Kind::corner_and;
 }
 
-/// How a part leans on a note that has its head (back) or is to come (forward): w times the pause, and a constant.
+/// How a part leans on a note that has its head (back) or is to come (forward): w times the pause, and a
+/// constant.
 struct Lean {
     Part part;
     double back_w;
@@ -101,7 +102,12 @@ public:
         // anything may begin talk
         if (part != Part::countdown && part != Part::distance) {
             const bool note_word = part < Part::glue;
-            go({Kind::talk, Side::none}, costToEnd(from_) + 2.8 + (note_word ? 1.7 : part == Part::chatter ? -2.0 : 0.0), false);
+            go({Kind::talk, Side::none},
+                costToEnd(from_) + 2.8
+                    + (note_word                    ? 1.7
+                            : part == Part::chatter ? -2.0
+                                                    : 0.0),
+                false);
         }
     }
 
@@ -133,7 +139,12 @@ private:
             go({Kind::start, Side::none}, 0.3, false);
             return;
         }
-        go(from_, part == Part::chatter ? 0.3 : part == Part::glue ? 0.7 : note_word ? kStay + 1.9 : kStay, false);
+        go(from_,
+            part == Part::chatter    ? 0.3
+                : part == Part::glue ? 0.7
+                : note_word          ? kStay + 1.9
+                                     : kStay,
+            false);
         constexpr double kLeave = 0.7;
         const auto first = steps_.size();
         const State talk = from_;
@@ -144,7 +155,9 @@ private:
         for (std::size_t i = first; i < steps_.size(); ++i) {
             steps_[i].cost += kLeave + 0.3 * b_;
         }
-        std::erase_if(steps_, [&](const Step& step) { return step.to.kind == Kind::talk && &step - steps_.data() >= static_cast<std::ptrdiff_t>(first); });
+        std::erase_if(steps_, [&](const Step& step) {
+            return step.to.kind == Kind::talk && &step - steps_.data() >= static_cast<std::ptrdiff_t>(first);
+        });
         from_ = talk;
     }
 
@@ -169,7 +182,9 @@ private:
             break;
         case Kind::target:
         case Kind::shape:
-        case Kind::shape_to: go({Kind::target, from_.side}, side == from_.side ? 0.7 + 0.5 * w_ : 3.0 + w_, false); break;
+        case Kind::shape_to:
+            go({Kind::target, from_.side}, side == from_.side ? 0.7 + 0.5 * w_ : 3.0 + w_, false);
+            break;
         default: break;
         }
         if (!isPrefix(from_.kind) && from_.kind != Kind::junction) {
@@ -261,7 +276,8 @@ private:
         case Kind::junction: go({Kind::thing_relation, Side::none}, 0.6 + w_, false); break;
         default: break;
         }
-        go({Kind::thing_relation, Side::none}, newNote() + (from_.kind == Kind::after_distance ? 0.1 : 0.7), true);
+        go({Kind::thing_relation, Side::none}, newNote() + (from_.kind == Kind::after_distance ? 0.1 : 0.7),
+            true);
     }
 
     void thing(bool crest)
@@ -353,7 +369,9 @@ private:
 
     void distance()
     {
-        const double again = from_.kind == Kind::after_distance ? 1.6 : from_.kind == Kind::after_into ? 0.9 : 0.0;
+        const double again = from_.kind == Kind::after_distance ? 1.6
+            : from_.kind == Kind::after_into                    ? 0.9
+                                                                : 0.0;
         go({Kind::after_distance, Side::none}, costToEnd(from_) + again, false);
     }
 
@@ -398,14 +416,16 @@ private:
         const double back = lean->back_w * w_ + lean->back;
         switch (from_.kind) {
         case Kind::corner:
-        case Kind::corner_and: go({Kind::corner, from_.side}, back + (from_.kind == Kind::corner ? 0.0 : 0.3), false); break;
+        case Kind::corner_and:
+            go({Kind::corner, from_.side}, back + (from_.kind == Kind::corner ? 0.0 : 0.3), false);
+            break;
         case Kind::target: stay(back + (part == Part::extent ? 0.8 : 0.0)); break;
         case Kind::shape: stay(part == Part::late || part == Part::extent ? 0.3 * w_ : back + 0.2); break;
-        case Kind::direction:
-            stay(part == Part::extent || part == Part::modifier ? 0.5 : back + 1.2);
-            break;
+        case Kind::direction: stay(part == Part::extent || part == Part::modifier ? 0.5 : back + 1.2); break;
         case Kind::grade:
-        case Kind::named_grade: stay(part == Part::extent || part == Part::modifier ? 0.3 * w_ + 0.1 : back + 0.8); break;
+        case Kind::named_grade:
+            stay(part == Part::extent || part == Part::modifier ? 0.3 * w_ + 0.1 : back + 0.8);
+            break;
         case Kind::relation: // "into cobbles", "over ice"
             if (part == Part::attribute) {
                 go({Kind::corner, from_.side}, 0.2, false);
@@ -426,7 +446,8 @@ private:
             break;
         case Kind::prefix:
         case Kind::prefix_line:
-            go({lean->prefix == Kind::prefix_line ? Kind::prefix_line : from_.kind, Side::none}, 0.6 * w_ + 0.5 * lean->forward, false);
+            go({lean->prefix == Kind::prefix_line ? Kind::prefix_line : from_.kind, Side::none},
+                0.6 * w_ + 0.5 * lean->forward, false);
             return;
         case Kind::junction: stay(0.4 + w_); break;
         case Kind::corrected: go({lean->prefix, Side::none}, 0.3 + 0.5 * lean->forward, false); return;

@@ -14,8 +14,8 @@ namespace brumefall::notes {
 /// The pause before a word: what is written there, and whether a block of captions begins with it.
 enum class Pause : std::uint8_t { none, comma, stop, edge, stop_edge };
 
-/// Parts of a note, as the weighted reading tells them apart. A part that the lexicon's roles do not tell apart
-/// (a grade and a distance are numbers both) is told apart here.
+/// Parts of a note, as the weighted reading tells them apart. A part that the lexicon's roles do not tell
+/// apart (a grade and a distance are numbers both) is told apart here.
 enum class Part : std::uint8_t {
     left,
     right,
@@ -111,8 +111,8 @@ struct Step {
     bool begins = false;
 };
 
-/// What a pause says: how much going on with a note costs after it, and how much beginning the next one. By pause:
-/// none, comma, stop, edge, stop and edge.
+/// What a pause says: how much going on with a note costs after it, and how much beginning the next one. By
+/// pause: none, comma, stop, edge, stop and edge.
 struct PauseCosts {
     std::array<double, 5> within{0.0, 0.45, 1.1, 0.5, 1.4};
     std::array<double, 5> between{1.3, 0.6, 0.15, 0.7, 0.0};

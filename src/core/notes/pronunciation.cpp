@@ -7,8 +7,8 @@
 namespace brumefall::notes {
 namespace {
 
-/// How a phone is spoken. Vowels: height and backness from 0 to 1, roundness; consonants: place from the lips (0)
-/// to the throat (1), manner, voice.
+/// How a phone is spoken. Vowels: height and backness from 0 to 1, roundness; consonants: place from the lips
+/// (0) to the throat (1), manner, voice.
 struct Phone {
     std::string_view name;
     bool vowel;
@@ -21,21 +21,22 @@ constexpr double kStop = 0.0;
 constexpr double kFricative = 0.45;
 constexpr double kNasal = 0.75;
 constexpr double kGlide = 1.1;
-constexpr std::array kPhones{
-    Phone{"AA", true, 0.0, 0.8, 0.0}, Phone{"AE", true, 0.1, 0.1, 0.0}, Phone{"AH", true, 0.4, 0.5, 0.0},
-    Phone{"AO", true, 0.25, 0.9, 0.6}, Phone{"AW", true, 0.3, 0.6, 0.7}, Phone{"AY", true, 0.3, 0.3, 0.0},
-    Phone{"EH", true, 0.4, 0.1, 0.0}, Phone{"ER", true, 0.5, 0.5, 0.3}, Phone{"EY", true, 0.65, 0.05, 0.0},
-    Phone{"IH", true, 0.8, 0.15, 0.0}, Phone{"IY", true, 1.0, 0.0, 0.0}, Phone{"OW", true, 0.5, 0.9, 0.9},
-    Phone{"OY", true, 0.5, 0.6, 0.7}, Phone{"UH", true, 0.8, 0.85, 0.7}, Phone{"UW", true, 1.0, 0.9, 1.0},
-    Phone{"B", false, 0.0, kStop, 1.0}, Phone{"P", false, 0.0, kStop, 0.0}, Phone{"M", false, 0.0, kNasal, 1.0},
-    Phone{"F", false, 0.1, kFricative, 0.0}, Phone{"V", false, 0.1, kFricative, 1.0},
-    Phone{"TH", false, 0.25, kFricative, 0.0}, Phone{"DH", false, 0.25, kFricative, 1.0},
-    Phone{"T", false, 0.35, kStop, 0.0}, Phone{"D", false, 0.35, kStop, 1.0}, Phone{"N", false, 0.35, kNasal, 1.0},
+constexpr std::array kPhones{Phone{"AA", true, 0.0, 0.8, 0.0}, Phone{"AE", true, 0.1, 0.1, 0.0},
+    Phone{"AH", true, 0.4, 0.5, 0.0}, Phone{"AO", true, 0.25, 0.9, 0.6}, Phone{"AW", true, 0.3, 0.6, 0.7},
+    Phone{"AY", true, 0.3, 0.3, 0.0}, Phone{"EH", true, 0.4, 0.1, 0.0}, Phone{"ER", true, 0.5, 0.5, 0.3},
+    Phone{"EY", true, 0.65, 0.05, 0.0}, Phone{"IH", true, 0.8, 0.15, 0.0}, Phone{"IY", true, 1.0, 0.0, 0.0},
+    Phone{"OW", true, 0.5, 0.9, 0.9}, Phone{"OY", true, 0.5, 0.6, 0.7}, Phone{"UH", true, 0.8, 0.85, 0.7},
+    Phone{"UW", true, 1.0, 0.9, 1.0}, Phone{"B", false, 0.0, kStop, 1.0}, Phone{"P", false, 0.0, kStop, 0.0},
+    Phone{"M", false, 0.0, kNasal, 1.0}, Phone{"F", false, 0.1, kFricative, 0.0},
+    Phone{"V", false, 0.1, kFricative, 1.0}, Phone{"TH", false, 0.25, kFricative, 0.0},
+    Phone{"DH", false, 0.25, kFricative, 1.0}, Phone{"T", false, 0.35, kStop, 0.0},
+    Phone{"D", false, 0.35, kStop, 1.0}, Phone{"N", false, 0.35, kNasal, 1.0},
     Phone{"S", false, 0.4, kFricative, 0.0}, Phone{"Z", false, 0.4, kFricative, 1.0},
     Phone{"L", false, 0.4, kGlide, 1.0}, Phone{"R", false, 0.5, kGlide, 1.0},
     Phone{"SH", false, 0.55, kFricative, 0.0}, Phone{"ZH", false, 0.55, kFricative, 1.0},
-    Phone{"CH", false, 0.5, 0.25, 0.0}, Phone{"JH", false, 0.5, 0.25, 1.0}, Phone{"Y", false, 0.65, kGlide, 1.0},
-    Phone{"K", false, 0.85, kStop, 0.0}, Phone{"G", false, 0.85, kStop, 1.0}, Phone{"NG", false, 0.85, kNasal, 1.0},
+    Phone{"CH", false, 0.5, 0.25, 0.0}, Phone{"JH", false, 0.5, 0.25, 1.0},
+    Phone{"Y", false, 0.65, kGlide, 1.0}, Phone{"K", false, 0.85, kStop, 0.0},
+    Phone{"G", false, 0.85, kStop, 1.0}, Phone{"NG", false, 0.85, kNasal, 1.0},
     Phone{"W", false, 0.1, kGlide, 1.0}, Phone{"HH", false, 1.0, kFricative, 0.0}};
 constexpr std::size_t kCount = kPhones.size();
 
@@ -89,15 +90,16 @@ struct Spelling {
 constexpr std::array kSpellings{Spelling{"ough", "AO"}, Spelling{"igh", "AY"}, Spelling{"tch", "CH"},
     Spelling{"air", "EH R"}, Spelling{"ear", "IH R"}, Spelling{"ch", "CH"}, Spelling{"sh", "SH"},
     Spelling{"th", "TH"}, Spelling{"ph", "F"}, Spelling{"ck", "K"}, Spelling{"ng", "NG"}, Spelling{"wr", "R"},
-    Spelling{"kn", "N"}, Spelling{"qu", "K W"}, Spelling{"ee", "IY"}, Spelling{"ea", "IY"}, Spelling{"oo", "UW"},
-    Spelling{"ai", "EY"}, Spelling{"ay", "EY"}, Spelling{"oa", "OW"}, Spelling{"ou", "AW"}, Spelling{"ow", "OW"},
-    Spelling{"or", "AO R"}, Spelling{"ar", "AA R"}, Spelling{"er", "ER"}, Spelling{"ir", "ER"},
-    Spelling{"ur", "ER"}, Spelling{"au", "AO"}, Spelling{"a", "AE"}, Spelling{"b", "B"}, Spelling{"c", "K"},
-    Spelling{"d", "D"}, Spelling{"e", "EH"}, Spelling{"f", "F"}, Spelling{"g", "G"}, Spelling{"h", "HH"},
-    Spelling{"i", "IH"}, Spelling{"j", "JH"}, Spelling{"k", "K"}, Spelling{"l", "L"}, Spelling{"m", "M"},
-    Spelling{"n", "N"}, Spelling{"o", "AA"}, Spelling{"p", "P"}, Spelling{"q", "K"}, Spelling{"r", "R"},
-    Spelling{"s", "S"}, Spelling{"t", "T"}, Spelling{"u", "AH"}, Spelling{"v", "V"}, Spelling{"w", "W"},
-    Spelling{"x", "K S"}, Spelling{"y", "IY"}, Spelling{"z", "Z"}};
+    Spelling{"kn", "N"}, Spelling{"qu", "K W"}, Spelling{"ee", "IY"}, Spelling{"ea", "IY"},
+    Spelling{"oo", "UW"}, Spelling{"ai", "EY"}, Spelling{"ay", "EY"}, Spelling{"oa", "OW"},
+    Spelling{"ou", "AW"}, Spelling{"ow", "OW"}, Spelling{"or", "AO R"}, Spelling{"ar", "AA R"},
+    Spelling{"er", "ER"}, Spelling{"ir", "ER"}, Spelling{"ur", "ER"}, Spelling{"au", "AO"},
+    Spelling{"a", "AE"}, Spelling{"b", "B"}, Spelling{"c", "K"}, Spelling{"d", "D"}, Spelling{"e", "EH"},
+    Spelling{"f", "F"}, Spelling{"g", "G"}, Spelling{"h", "HH"}, Spelling{"i", "IH"}, Spelling{"j", "JH"},
+    Spelling{"k", "K"}, Spelling{"l", "L"}, Spelling{"m", "M"}, Spelling{"n", "N"}, Spelling{"o", "AA"},
+    Spelling{"p", "P"}, Spelling{"q", "K"}, Spelling{"r", "R"}, Spelling{"s", "S"}, Spelling{"t", "T"},
+    Spelling{"u", "AH"}, Spelling{"v", "V"}, Spelling{"w", "W"}, Spelling{"x", "K S"}, Spelling{"y", "IY"},
+    Spelling{"z", "Z"}};
 
 Phones spelt(std::string_view word)
 {

@@ -23,12 +23,15 @@ using Phones = std::vector<std::uint8_t>;
 [[nodiscard]] double phoneDistance(
     std::span<const std::uint8_t> a, std::span<const std::uint8_t> b, double most = 1e9);
 
-/// Pronunciations of words, as a value: read from a recogniser's dictionary by whoever has one. What it lacks is
-/// asked of `others`, where that is set, else spelt out by a few rules.
+/// Pronunciations of words, as a value: read from a recogniser's dictionary by whoever has one. What it lacks
+/// is asked of `others`, where that is set, else spelt out by a few rules.
 class Pronunciations {
 public:
     void add(std::string_view word, std::string_view arpabet);
-    void setOthers(std::function<std::string(const std::string&)> arpabet_of) { others_ = std::move(arpabet_of); }
+    void setOthers(std::function<std::string(const std::string&)> arpabet_of)
+    {
+        others_ = std::move(arpabet_of);
+    }
     /// Phones of `word`, in lower case; kept once asked for.
     [[nodiscard]] const Phones& of(const std::string& word) const;
 

@@ -23,7 +23,8 @@ public:
             for (std::size_t part = 0; part < kParts; ++part) {
                 for (std::size_t pause = 0; pause < kPauses; ++pause) {
                     auto& steps = table_[(state * kParts + part) * kPauses + pause];
-                    stepsFrom(State::at(state), static_cast<Part>(part), static_cast<Pause>(pause), order, costs, steps);
+                    stepsFrom(State::at(state), static_cast<Part>(part), static_cast<Pause>(pause), order,
+                        costs, steps);
                     keepCheapest(steps);
                 }
             }
@@ -32,7 +33,8 @@ public:
 
     [[nodiscard]] const std::vector<Step>& of(std::size_t state, Part part, Pause pause) const
     {
-        return table_[(state * kParts + static_cast<std::size_t>(part)) * kPauses + static_cast<std::size_t>(pause)];
+        return table_[(state * kParts + static_cast<std::size_t>(part)) * kPauses
+            + static_cast<std::size_t>(pause)];
     }
 
 private:
@@ -102,8 +104,8 @@ public:
         for (std::size_t node = end; node != 0;) {
             const Back& back = back_[node * kStates + state];
             const Alternative& taken = lattice_.from[back.node][back.alternative];
-            reading.said.push_back({taken.part, taken.by, taken.words, taken.number, State::at(state), back.begins,
-                taken.first, taken.last, 1.0, {}});
+            reading.said.push_back({taken.part, taken.by, taken.words, taken.number, State::at(state),
+                back.begins, taken.first, taken.last, 1.0, {}});
             if (how_sure) {
                 Said& said = reading.said.back();
                 said.sure = sureOf(back.node, taken, back.begins);
@@ -167,7 +169,8 @@ private:
                 }
                 for (const Alternative& alternative : lattice_.from[n]) {
                     for (const Step& step : table_.of(s, alternative.part, lattice_.pause[n])) {
-                        double& there = forward_[static_cast<std::size_t>(alternative.to) * kStates + step.to.index()];
+                        double& there =
+                            forward_[static_cast<std::size_t>(alternative.to) * kStates + step.to.index()];
                         there = addLogs(there, own + alternative.cost + step.cost);
                     }
                 }
@@ -193,7 +196,10 @@ private:
                 double sum = kNever;
                 for (const Alternative& alternative : lattice_.from[n]) {
                     for (const Step& step : table_.of(s, alternative.part, lattice_.pause[n])) {
-                        sum = addLogs(sum, alternative.cost + step.cost + backward_[static_cast<std::size_t>(alternative.to) * kStates + step.to.index()]);
+                        sum = addLogs(sum,
+                            alternative.cost + step.cost
+                                + backward_[static_cast<std::size_t>(alternative.to) * kStates
+                                    + step.to.index()]);
                     }
                 }
                 backward_[n * kStates + s] = sum;
@@ -215,7 +221,8 @@ private:
     }
 
     /// All paths through one alternative; with a note that begins there, without one, or either.
-    [[nodiscard]] double sumOver(std::size_t node, const Alternative& alternative, std::optional<bool> begins) const
+    [[nodiscard]] double sumOver(
+        std::size_t node, const Alternative& alternative, std::optional<bool> begins) const
     {
         double sum = kNever;
         for (std::size_t s = 0; s < kStates; ++s) {
@@ -225,8 +232,10 @@ private:
             }
             for (const Step& step : table_.of(s, alternative.part, lattice_.pause[node])) {
                 if (!begins || step.begins == *begins) {
-                    sum = addLogs(sum, own + alternative.cost + step.cost
-                            + backward_[static_cast<std::size_t>(alternative.to) * kStates + step.to.index()]);
+                    sum = addLogs(sum,
+                        own + alternative.cost + step.cost
+                            + backward_[static_cast<std::size_t>(alternative.to) * kStates
+                                + step.to.index()]);
                 }
             }
         }
@@ -261,7 +270,8 @@ private:
     double total_ = 0.0;
 };
 
-/// How a file's own pauses fall, where it shows enough of them; the usual costs weigh as much as `kUsual` pauses.
+/// How a file's own pauses fall, where it shows enough of them; the usual costs weigh as much as `kUsual`
+/// pauses.
 PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
 {
     constexpr double kUsual = 120.0;
@@ -269,18 +279,20 @@ PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
     std::array<double, 5> between{};
     Kind before = Kind::start;
     for (const Said& said : reading.said) {
-        const bool free = before == Kind::start || before == Kind::after_distance || before == Kind::after_into
-            || before == Kind::talk || before == Kind::corner_and;
+        const bool free = before == Kind::start || before == Kind::after_distance
+            || before == Kind::after_into || before == Kind::talk || before == Kind::corner_and;
         const bool tells = said.part < Part::glue && said.part != Part::distance && said.part != Part::into
             && said.part != Part::and_;
         if (!free && tells && said.first < lattice.words.size()) {
-            (said.begins ? between : within)[static_cast<std::size_t>(lattice.words[said.first].pause)] += said.sure;
+            (said.begins ? between : within)[static_cast<std::size_t>(lattice.words[said.first].pause)] +=
+                said.sure;
         }
         before = said.state.kind;
     }
     PauseCosts costs;
     for (std::size_t p = 0; p < within.size(); ++p) {
-        const double usual = std::exp(-costs.between[p]) / (std::exp(-costs.between[p]) + std::exp(-costs.within[p]));
+        const double usual =
+            std::exp(-costs.between[p]) / (std::exp(-costs.between[p]) + std::exp(-costs.within[p]));
         const double here = (between[p] + kUsual * usual) / (between[p] + within[p] + kUsual);
         costs.between[p] = std::max(0.0, costs.between[p] + std::log(usual / here));
         costs.within[p] = std::max(0.0, costs.within[p] + std::log((1.0 - usual) / (1.0 - here)));
@@ -314,13 +326,15 @@ void adapt(Lattice& lattice, const Reading& reading)
     for (auto& alternatives : lattice.from) {
         for (Alternative& alternative : alternatives) {
             if (alternative.by == By::sound) {
-                const auto it = heard_as.find({heard(alternative.first, alternative.last), alternative.words});
+                const auto it =
+                    heard_as.find({heard(alternative.first, alternative.last), alternative.words});
                 if (it != heard_as.end() && it->second > 1.2) {
                     alternative.cost -= std::min(1.0, 0.5 * std::log(it->second));
                 }
             }
             if (alternative.part == Part::grade && corners > kEnough && alternative.number < 10) {
-                const double share = (grades[static_cast<std::size_t>(alternative.number)] + 2.0) / (corners + 12.0);
+                const double share =
+                    (grades[static_cast<std::size_t>(alternative.number)] + 2.0) / (corners + 12.0);
                 alternative.cost += std::clamp(-std::log(6.0 * share), -0.2, 0.9);
             }
         }
@@ -333,7 +347,8 @@ Reading readLattice(Lattice& lattice, std::optional<Order> order)
 {
     if (!order) {
         const auto costIn = [&](Order way) { return Reader(lattice, way, stepTable(way)).read(false).cost; };
-        order = costIn(Order::number_first) < costIn(Order::direction_first) ? Order::number_first : Order::direction_first;
+        order = costIn(Order::number_first) < costIn(Order::direction_first) ? Order::number_first
+                                                                             : Order::direction_first;
     }
     const Reading first = Reader(lattice, *order, stepTable(*order)).read(true);
     constexpr std::size_t kWorthIt = 60; // fewer words show no habit

@@ -1,9 +1,9 @@
-/// One weighted reading of a stream of heard words: the least-cost path over the alternatives of each stretch and
-/// the states of a note, and how sure each part of it is.
+/// One weighted reading of a stream of heard words: the least-cost path over the alternatives of each stretch
+/// and the states of a note, and how sure each part of it is.
 ///
-/// Viterbi, IEEE Transactions on Information Theory 13 (1967), 260-269; the sureness is the share of all paths,
-/// weighted by exp(-cost), that take the same alternative: forward and backward sums, Baum et al., Annals of
-/// Mathematical Statistics 41 (1970), 164-171.
+/// Viterbi, IEEE Transactions on Information Theory 13 (1967), 260-269; the sureness is the share of all
+/// paths, weighted by exp(-cost), that take the same alternative: forward and backward sums, Baum et al.,
+/// Annals of Mathematical Statistics 41 (1970), 164-171.
 #pragma once
 
 #include "notes/lattice.h"
@@ -33,9 +33,9 @@ struct Reading {
     std::vector<Said> said;
 };
 
-/// Reads `lattice` in `order`, or in the one that costs less, with the sureness of every part. A second reading
-/// follows the first, with costs estimated from it: how this file's pauses fall, which grades it uses, what it
-/// mishears again and again; the lattice has these costs then. Linear in the words.
+/// Reads `lattice` in `order`, or in the one that costs less, with the sureness of every part. A second
+/// reading follows the first, with costs estimated from it: how this file's pauses fall, which grades it
+/// uses, what it mishears again and again; the lattice has these costs then. Linear in the words.
 [[nodiscard]] Reading readLattice(Lattice& lattice, std::optional<Order> order = {});
 
 } // namespace brumefall::notes

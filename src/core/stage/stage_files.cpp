@@ -154,8 +154,8 @@ Stage readStage(const std::filesystem::path& file)
             std::clamp(echoes.value("line_up_notes", 0), 0, 50)};
         stage.shaping = shapingFromJson(json.value("shaping", Json::object()));
         const Json captions = json.value("captions", Json::object());
-        stage.captions = {captions.value("file", ""),
-            captions.value("place_s", std::map<std::string, double>{})};
+        stage.captions = {
+            captions.value("file", ""), captions.value("place_s", std::map<std::string, double>{})};
         stage.raw = json.dump();
         return stage;
     });

@@ -1,0 +1,186 @@
+// The window's stages: begun, opened, named, copied, remembered.
+
+#include "main_window.h"
+
+#include "document/demo.h"
+#include "widgets/panels.h"
+#include "widgets/start_page.h"
+
+#include <QDialog>
+#include <QDialogButtonBox>
+#include <QFileDialog>
+#include <QFormLayout>
+#include <QLineEdit>
+#include <QMenu>
+#include <QSettings>
+#include <QStackedWidget>
+
+namespace brumefall::app {
+namespace {
+
+constexpr int kMostRecent = 8;
+
+} // namespace
+
+bool MainWindow::openStage(const QString& folder)
+{
+    if (recorder_.isRecording()) {
+        showMessage(tr("A take is being recorded: stop it first (R)."));
+        return false;
+    }
+    if (const auto why = document_.open(folder)) {
+        showMessage(tr("The stage was not opened. %1").arg(*why));
+        return false;
+    }
+    if (!document_.isUnnamed()) {
+        rememberStage(QString::fromStdString(document_.folder().string()));
+    }
+    return true;
+}
+
+void MainWindow::openLast()
+{
+    QSettings settings;
+    const QStringList recent = settings.value(QStringLiteral("recent")).toStringList();
+    if (settings.value(QStringLiteral("unnamed")).toBool()) {
+        openUnnamed();
+    } else if (recent.isEmpty() || !openStage(recent.first())) {
+        const QString why = message_->text();
+        showStart();
+        showMessage(why);
+    }
+}
+
+void MainWindow::showStart()
+{
+    if (!document_.isOpen()) {
+        if (const auto why = document_.openUnnamed()) {
+            showMessage(*why);
+        }
+    }
+    start_->show(QSettings().value(QStringLiteral("recent")).toStringList(),
+        document_.isUnnamed() && !document_.isEmpty(), shippedDemo().has_value());
+    stack_->setCurrentWidget(start_);
+    for (QPushButton* tab : tabs_) {
+        tab->setChecked(false);
+    }
+    takeFocus(start_);
+}
+
+void MainWindow::openDemo()
+{
+    const auto shipped = shippedDemo();
+    if (!shipped) {
+        showMessage(tr("The demo was not installed with this program."));
+        return;
+    }
+    try {
+        openStage(QString::fromStdString(ownDemo(*shipped).string()));
+    } catch (const std::filesystem::filesystem_error& error) {
+        showMessage(
+            tr("The demo could not be copied: %1.").arg(QString::fromStdString(error.code().message())));
+    }
+}
+
+void MainWindow::openUnnamed()
+{
+    if (const auto why = document_.openUnnamed()) {
+        showMessage(*why);
+        return;
+    }
+    showWorkspace(kNotes);
+    findChild<QWidget*>(QStringLiteral("notesEditor"))->setFocus();
+}
+
+void MainWindow::chooseStage()
+{
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a stage: choose its folder"));
+    if (!folder.isEmpty()) {
+        openStage(folder);
+    }
+}
+
+void MainWindow::newStage()
+{
+    if (recorder_.isRecording()) {
+        showMessage(tr("A take is being recorded: stop it first (R)."));
+        return;
+    }
+    document_.save();
+    const bool names = document_.isUnnamed() && !document_.isEmpty();
+    const QString folder = QFileDialog::getSaveFileName(this,
+        names ? tr("Name the folder that these notes go to") : tr("New stage: name its folder"),
+        tr("New stage"));
+    if (folder.isEmpty()) {
+        return;
+    }
+    if (const auto why = names ? document_.nameStage(folder) : document_.create(folder)) {
+        showMessage(tr("The stage was not made. %1").arg(*why));
+        return;
+    }
+    rememberStage(QString::fromStdString(document_.folder().string()));
+    showWorkspace(kNotes);
+    findChild<QWidget*>(QStringLiteral("notesEditor"))->setFocus();
+    showMessage(names
+            ? tr("Your notes are in %1 now. Next: give the stage its video (F2).")
+                  .arg(document_.stage().name.c_str())
+            : tr("A new stage. Write the notes, or take them from a file or from captions; then give it a "
+                 "video (F2)."));
+}
+
+void MainWindow::saveCopy()
+{
+    const QString folder = QFileDialog::getSaveFileName(this, tr("Save a copy: name its folder"),
+        QString::fromStdString(document_.folder().string()) + tr(" copy"));
+    if (folder.isEmpty()) {
+        return;
+    }
+    const auto why = document_.saveCopy(folder);
+    showMessage(why ? tr("No copy was made. %1").arg(*why)
+                    : tr("A copy is in %1. You go on in this one.").arg(folder));
+}
+
+void MainWindow::renameStage()
+{
+    QDialog dialog(this);
+    dialog.setWindowTitle(tr("Rename"));
+    auto* form = new QFormLayout(&dialog);
+    auto* name = new QLineEdit(QString::fromStdString(document_.stage().name));
+    name->setObjectName(QStringLiteral("renameName"));
+    auto* crew = new QLineEdit(QString::fromStdString(document_.stage().crew));
+    crew->setObjectName(QStringLiteral("renameCrew"));
+    form->addRow(tr("Stage"), name);
+    form->addRow(tr("Crew"), crew);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    form->addRow(buttons);
+    connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
+    if (dialog.exec() == QDialog::Accepted) {
+        document_.rename(name->text(), crew->text());
+    }
+}
+
+void MainWindow::rememberStage(const QString& folder)
+{
+    QSettings settings;
+    QStringList recent = settings.value(QStringLiteral("recent")).toStringList();
+    recent.removeAll(folder);
+    recent.prepend(folder);
+    settings.setValue(QStringLiteral("recent"), QStringList(recent.mid(0, kMostRecent)));
+}
+
+void MainWindow::fillRecent(QMenu* menu)
+{
+    menu->clear();
+    if (!document_.isUnnamed()) {
+        menu->addAction(tr("Notes that have no stage yet"), this, &MainWindow::openUnnamed);
+    }
+    for (const QString& folder : QSettings().value(QStringLiteral("recent")).toStringList()) {
+        menu->addAction(folder, this, [this, folder] { openStage(folder); });
+    }
+    if (menu->isEmpty()) {
+        menu->addAction(tr("No stage was opened yet"))->setEnabled(false);
+    }
+}
+
+} // namespace brumefall::app

@@ -1,0 +1,117 @@
+#include "notes/sound_targets.h"
+
+#include "notes/spoken.h"
+#include "notes/text.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <string_view>
+
+namespace brumefall::notes {
+namespace {
+
+constexpr std::size_t kMostNear = 5; ///< alternatives of one stretch
+
+std::string said(int number)
+{
+    return sayNumber(number, HundredsSaid::short_form);
+}
+
+constexpr std::array<std::string_view, 101> kCommon{"left", "right", "one", "two", "three", "four", "five",
+    "six", "hairpin", "open hairpin", "tight hairpin", "square", "acute", "kink", "flat", "slight", "medium",
+    "fast", "easy", "plus", "minus", "long", "short", "very long", "extra long", "half long", "tightens",
+    "opens", "late", "don't cut", "cut", "small cut", "big cut", "keep in", "keep out", "keep left",
+    "keep right", "keep middle", "over", "through", "past", "around", "inside", "outside", "on exit", "at",
+    "before", "after", "exit", "under", "crest", "jump", "bump", "dip", "bridge", "gate", "bale", "water",
+    "ditch", "tree", "rock", "wall", "barn", "house", "logs", "post", "small", "big", "unseen", "blind",
+    "gravel", "tarmac", "slippery", "loose", "narrow", "wide", "bumpy", "camber", "bad camber", "downhill",
+    "uphill", "junction", "chicane", "turn", "into", "and", "caution", "danger", "care", "slow", "brake",
+    "maybe", "finish", "flying finish", "stop", "straight", "continues", "to", "over crest", "tidy",
+    "sudden"};
+
+} // namespace
+
+bool isCommon(const std::string& words)
+{
+    return std::find(kCommon.begin(), kCommon.end(), words) != kCommon.end();
+}
+
+SoundTargets::SoundTargets(const Pronunciations& pronunciations)
+    : pronunciations_(pronunciations)
+{
+    add(Part::cut, "don't cut", 0); // of several spellings the first is written
+    for (const std::string& phrase : knownPhrases()) {
+        const auto words = splitWords(phrase);
+        const KnownWord* known = knownWord(words.front());
+        for (const LexiconEntry& entry : known->phrases) {
+            if (joinWords(entry.words) == phrase) {
+                add(partOf(entry), phrase, 0);
+            }
+        }
+    }
+    for (int grade = 1; grade <= 9; ++grade) {
+        add(Part::grade, said(grade), grade);
+    }
+    for (const int metres :
+        {20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 250, 300}) {
+        add(Part::distance, said(metres), metres);
+    }
+    add(Part::distance, "hundred", 100);
+    add(Part::into, "into", 0);
+}
+
+void SoundTargets::add(Part part, const std::string& words, int number)
+{
+    const bool common = isCommon(words) || number > 0;
+    if ((part == Part::into || part == Part::and_) && words != "and" && words != "into") {
+        return; // the same, said longer
+    }
+    if (part >= Part::glue || part == Part::instruction || part == Part::here || part == Part::correction
+        || part == Part::start || words.size() < 2 || (!common && splitWords(words).size() > 2)) {
+        return;
+    }
+    const bool most = words == "over"; // the commonest relation, and the one most often misheard
+    SoundTarget target{part, words, number, {}, most ? -0.5 : common ? 0.0 : 1.1};
+    for (const std::string& word : splitWords(words)) {
+        const Phones& phones = pronunciations_.of(word);
+        target.phones.insert(target.phones.end(), phones.begin(), phones.end());
+    }
+    if (target.phones.size() < 2 || (!common && target.phones.size() < 4)) {
+        return;
+    }
+    if (sounds_.insert({part, target.phones}).second) { // "dont cut" is "don't cut" in another spelling
+        targets_.push_back(std::move(target));
+    }
+}
+
+const std::vector<SoundTargets::Near>& SoundTargets::nearest(const std::string& stretch, const Phones& phones)
+{
+    const auto [it, fresh] = near_.try_emplace(stretch);
+    if (!fresh) {
+        return it->second;
+    }
+    auto& found = it->second;
+    if (phones.size() < 2) {
+        return found;
+    }
+    for (const SoundTarget& target : targets_) {
+        const auto n = static_cast<double>(target.phones.size());
+        const auto difference = std::abs(static_cast<double>(phones.size()) - n);
+        if (difference > 0.5 * n + 1.0 || target.words == stretch) {
+            continue;
+        }
+        const double most = std::min(0.5 * n, 2.2);
+        const double d = phoneDistance(phones, target.phones, most);
+        if (d <= most) {
+            found.push_back({&target, kAlike + 1.4 * d + 1.9 * d / n + target.prior});
+        }
+    }
+    std::sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
+    if (found.size() > kMostNear) {
+        found.resize(kMostNear);
+    }
+    return found;
+}
+
+} // namespace brumefall::notes

@@ -1,0 +1,53 @@
+/// What a stretch of words may have been misheard for: the phrases of the language by their phones.
+#pragma once
+
+#include "notes/part.h"
+#include "notes/pronunciation.h"
+
+#include <map>
+#include <set>
+#include <string>
+#include <utility>
+#include <vector>
+
+namespace brumefall::notes {
+
+/// A phrase that others may be misheard for.
+struct SoundTarget {
+    Part part;
+    std::string words;
+    int number = 0; ///< a grade, or metres
+    Phones phones;
+    double prior = 0.0; ///< what it costs to be rare
+};
+
+class SoundTargets {
+public:
+    /// `pronunciations` outlive it.
+    explicit SoundTargets(const Pronunciations& pronunciations);
+
+    struct Near {
+        const SoundTarget* target;
+        double cost;
+    };
+    static constexpr double kAlike = 0.6; ///< what a word costs that sounds the same
+    static constexpr double kSame = kAlike + 0.1;
+
+    /// The targets that `stretch`, whose phones are `phones`, sounds like, the cheapest first; kept once
+    /// asked for. With phone distance d and n phones of the target a target costs 0.6 + 1.4 d + 1.9 d / n and
+    /// its prior.
+    [[nodiscard]] const std::vector<Near>& nearest(const std::string& stretch, const Phones& phones);
+
+private:
+    void add(Part part, const std::string& words, int number);
+
+    const Pronunciations& pronunciations_;
+    std::vector<SoundTarget> targets_;
+    std::set<std::pair<Part, Phones>> sounds_;
+    std::map<std::string, std::vector<Near>> near_;
+};
+
+/// Words that carry most notes, whatever the crew; the rest of the language is said less often.
+[[nodiscard]] bool isCommon(const std::string& words);
+
+} // namespace brumefall::notes
