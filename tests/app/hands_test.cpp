@@ -27,17 +27,6 @@ namespace {
 
 class HandsTest : public support::Window {
 protected:
-    /// A key as the user presses it: to whatever has the focus.
-    void press(int key, Qt::KeyboardModifiers with = {})
-    {
-        QWidget* popup = QApplication::activePopupWidget();
-        QWidget* focus = QApplication::focusWidget();
-        QTest::keyClick(popup != nullptr ? popup
-                : focus != nullptr       ? focus
-                                         : window_.get(),
-            static_cast<Qt::Key>(key), with);
-    }
-
     /// What can be worked in the workspace in view.
     [[nodiscard]] QList<QWidget*> controls()
     {

@@ -25,16 +25,6 @@ protected:
         window_->resize(1024, 700);
     }
 
-    void press(int key, Qt::KeyboardModifiers with = {})
-    {
-        QWidget* popup = QApplication::activePopupWidget();
-        QWidget* focus = QApplication::focusWidget();
-        QTest::keyClick(popup != nullptr ? popup
-                : focus != nullptr       ? focus
-                                         : window_.get(),
-            static_cast<Qt::Key>(key), with);
-    }
-
     /// What a window manager does when a dialog or a list closes.
     void backFromDialog()
     {

@@ -58,6 +58,17 @@ protected:
         ASSERT_TRUE(QTest::qWaitForWindowActive(window_.get()));
     }
 
+    /// A key as the user presses it: to whatever has the focus.
+    void press(int key, Qt::KeyboardModifiers with = {})
+    {
+        QWidget* popup = QApplication::activePopupWidget();
+        QWidget* focus = QApplication::focusWidget();
+        QTest::keyClick(popup != nullptr ? popup
+                : focus != nullptr       ? focus
+                                         : window_.get(),
+            static_cast<Qt::Key>(key), with);
+    }
+
     void openDemo()
     {
         ASSERT_TRUE(window_->openStage(QString::fromStdString(stage_.string())));

@@ -1,6 +1,7 @@
 #include "notes/part.h"
 
 #include <array>
+#include <utility>
 
 namespace brumefall::notes {
 namespace {
@@ -69,6 +70,21 @@ public:
             inTalk(part);
             return;
         }
+        inNotes(part);
+        // anything may begin talk
+        if (part != Part::countdown && part != Part::distance) {
+            constexpr double kBegin = 2.8;
+            const double word = part < Part::glue ? 1.7 : part == Part::chatter ? -2.0 : 0.0;
+            go({Kind::talk, Side::none}, costToEnd(from_) + kBegin + word, false);
+        }
+    }
+
+private:
+    void go(State to, double cost, bool begins) { steps_.push_back({to, cost, begins}); }
+    void stay(double cost) { go(from_, cost, false); }
+
+    void inNotes(Part part)
+    {
         switch (part) {
         case Part::left: direction(Side::left); break;
         case Part::right: direction(Side::right); break;
@@ -99,29 +115,12 @@ public:
         case Part::chatter: chatter(); break;
         default: leaning(part); break;
         }
-        // anything may begin talk
-        if (part != Part::countdown && part != Part::distance) {
-            const bool note_word = part < Part::glue;
-            go({Kind::talk, Side::none},
-                costToEnd(from_) + 2.8
-                    + (note_word                    ? 1.7
-                            : part == Part::chatter ? -2.0
-                                                    : 0.0),
-                false);
-        }
     }
-
-private:
-    void go(State to, double cost, bool begins) { steps_.push_back({to, cost, begins}); }
-    void stay(double cost) { go(from_, cost, false); }
 
     /// What it costs that the next note begins here.
     [[nodiscard]] double newNote() const
     {
-        if (isBetween(from_.kind)) {
-            return 0.0;
-        }
-        if (from_.kind == Kind::corner_and) {
+        if (isBetween(from_.kind) || from_.kind == Kind::corner_and) {
             return 0.0;
         }
         return costToEnd(from_) + b_ + kNoLink;
@@ -134,31 +133,27 @@ private:
     void inTalk(Part part)
     {
         constexpr double kStay = 1.3;
-        const bool note_word = part < Part::glue;
+        constexpr double kNoteWord = 1.9; // more, where the word could be one of a note
+        constexpr double kLeave = 0.7;
         if (part == Part::countdown || part == Part::go) {
             go({Kind::start, Side::none}, 0.3, false);
             return;
         }
-        go(from_,
-            part == Part::chatter    ? 0.3
-                : part == Part::glue ? 0.7
-                : note_word          ? kStay + 1.9
-                                     : kStay,
-            false);
-        constexpr double kLeave = 0.7;
-        const auto first = steps_.size();
-        const State talk = from_;
-        from_ = {Kind::start, Side::none};
-        if (part < Part::glue) {
-            say(part);
+        const double stays = part == Part::chatter ? 0.3
+            : part == Part::glue                   ? 0.7
+            : part < Part::glue                    ? kStay + kNoteWord
+                                                   : kStay;
+        go(from_, stays, false);
+        if (part >= Part::glue) {
+            return;
         }
+        const auto first = steps_.size();
+        const State talk = std::exchange(from_, {Kind::start, Side::none});
+        inNotes(part);
+        from_ = talk;
         for (std::size_t i = first; i < steps_.size(); ++i) {
             steps_[i].cost += kLeave + 0.3 * b_;
         }
-        std::erase_if(steps_, [&](const Step& step) {
-            return step.to.kind == Kind::talk && &step - steps_.data() >= static_cast<std::ptrdiff_t>(first);
-        });
-        from_ = talk;
     }
 
     void direction(Side side)
