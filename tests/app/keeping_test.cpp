@@ -82,6 +82,21 @@ TEST_F(KeepingTest, WhatIsTypedBeforeThereIsAStageGoesIntoTheNewOne)
         << "nothing without a stage is left";
 }
 
+TEST_F(KeepingTest, WhatCannotBeSavedIsNotThrownAwayForAName)
+{
+    typeBeforeThereIsAStage();
+    document().save();
+    const auto folder = document().folder();
+    std::filesystem::remove_all(folder); // as if the disk were gone
+    support::write(folder, "no folder any more");
+    QTest::keyClicks(find<QPlainTextEdit>("notesEditor"), " 60");
+    EXPECT_TRUE(
+        document().nameStage(QString::fromStdString((scratch_.path() / "Named").string())).has_value());
+    EXPECT_EQ(text(), QStringLiteral("left four into right three 60"));
+    EXPECT_EQ(document().stage().text, "left four into right three 60");
+    std::filesystem::remove(folder);
+}
+
 TEST_F(KeepingTest, ANamedStageIsLeftAsItIsByANewOne)
 {
     openDemo();

@@ -164,6 +164,26 @@ TEST(WeightedReading, IsSurerOfPlainWordsThanOfMendedOnes)
     EXPECT_LT(mended, plain);
 }
 
+TEST(HeardWords, HaveTheTimesThatTheFileTells)
+{
+    const auto cues = captions::readCues(
+        "WEBVTT\n\n00:00:01.000 --> 00:00:05.000 align:start\n \n"
+        "left<00:00:01.400><c> four</c><00:00:03.500><c> right</c><00:00:03.900><c> three</c>\n\n"
+        "00:00:05.000 --> 00:00:05.010\nleft four right three\n \n\n"
+        "00:00:05.010 --> 00:00:07.000\nleft four right three\nsixty<00:00:05.600><c> left</c>\n",
+        "a.vtt");
+    const auto words = captions::heardWords(cues);
+    ASSERT_EQ(words.size(), 6U);
+    EXPECT_EQ(words[0].word, "left");
+    EXPECT_DOUBLE_EQ(words[0].at_s, 1.0);
+    EXPECT_DOUBLE_EQ(words[1].at_s, 1.4);
+    EXPECT_DOUBLE_EQ(words[2].at_s, 3.5);
+    EXPECT_EQ(words[2].pause, Pause::stop) << "a silence that nobody wrote";
+    EXPECT_EQ(words[3].pause, Pause::none);
+    EXPECT_DOUBLE_EQ(words[4].at_s, 5.01);
+    EXPECT_DOUBLE_EQ(words[5].at_s, 5.6);
+}
+
 TEST(HeardWords, LinesThatRollOnAreSaidOnce)
 {
     const auto words = captions::heardWords({{1.0, 3.0, 1, "keep in one"}, {3.0, 3.01, 4, "keep in one"},

@@ -104,6 +104,9 @@ bool Document::isEmpty() const
 std::optional<QString> Document::saveCopy(const QString& folder)
 {
     save();
+    if (hasUnsavedChanges()) { // a copy of what is on the disk would lack them
+        return tr("What was changed last could not be saved first.");
+    }
     try {
         const auto to = std::filesystem::path(folder.toStdString());
         stage::copyStage(folder_, to);

@@ -20,7 +20,10 @@ std::vector<std::string_view> linesOf(std::string_view content)
     std::vector<std::string_view> lines;
     for (std::size_t at = 0; at <= content.size();) {
         const std::size_t end = std::min(content.find('\n', at), content.size());
-        lines.push_back(trimmed(content.substr(at, end - at)));
+        const std::string_view whole = content.substr(at, end - at);
+        const std::string_view line = trimmed(whole);
+        // a line of one blank ends no block
+        lines.push_back(line.empty() && whole.starts_with(' ') ? whole.substr(0, 1) : line);
         at = end + 1;
     }
     return lines;
@@ -51,26 +54,40 @@ std::optional<double> parseTime(std::string_view text)
     return total_s;
 }
 
-/// Without "<c>", "<00:01:02.000>", "{\an8}" and the commonest entities.
-std::string withoutMarkup(std::string_view text)
+/// Adds a line to the cue's text without "<c>", "{\\an8}" and with the commonest entities as letters; times
+/// within it ("<00:01:02.000>") are kept as those of the words after them.
+void addLine(Cue& cue, std::string_view line)
 {
-    std::string plain;
-    for (std::size_t i = 0; i < text.size(); ++i) {
-        const char close = text[i] == '<' ? '>' : text[i] == '{' ? '}' : '\0';
-        const std::size_t end = close == '\0' ? std::string_view::npos : text.find(close, i);
+    static constexpr std::pair<std::string_view, std::string_view> kEntities[]{
+        {"&amp;", "&"}, {"&lt;", "<"}, {"&gt;", ">"}, {"&nbsp;", " "}, {"&#39;", "'"}};
+    cue.text += cue.text.empty() ? "" : "\n";
+    const std::size_t begin = cue.text.size();
+    bool timed = false;
+    for (std::size_t i = 0; i < line.size(); ++i) {
+        const char close = line[i] == '<' ? '>' : line[i] == '{' ? '}' : '\0';
+        const std::size_t end = close == '\0' ? std::string_view::npos : line.find(close, i);
         if (end != std::string_view::npos) {
+            const auto inside = line.substr(i + 1, end - i - 1);
+            const auto at_s = inside.find(':') == std::string_view::npos ? std::nullopt : parseTime(inside);
+            if (at_s) {
+                if (!timed) {
+                    cue.times.push_back({begin, cue.start_s}); // the first word has the time of its block
+                    timed = true;
+                }
+                cue.times.push_back({cue.text.size(), std::clamp(*at_s, cue.start_s, cue.end_s)});
+            }
             i = end;
+            continue;
+        }
+        const auto entity = std::find_if(std::begin(kEntities), std::end(kEntities),
+            [&](const auto& known) { return line.substr(i).starts_with(known.first); });
+        if (entity != std::end(kEntities)) {
+            cue.text += entity->second;
+            i += entity->first.size() - 1;
         } else {
-            plain += text[i];
+            cue.text += line[i];
         }
     }
-    for (const auto& [entity, letter] : std::initializer_list<std::pair<std::string_view, std::string_view>>{
-             {"&amp;", "&"}, {"&lt;", "<"}, {"&gt;", ">"}, {"&nbsp;", " "}, {"&#39;", "'"}}) {
-        for (std::size_t at = plain.find(entity); at != std::string::npos; at = plain.find(entity, at + 1)) {
-            plain.replace(at, entity.size(), letter);
-        }
-    }
-    return plain;
 }
 
 /// SRT and WebVTT: a line with an arrow, then text until a blank line or the next arrow.
@@ -89,7 +106,7 @@ std::vector<Cue> readArrowCues(const std::vector<std::string_view>& lines, const
             throw FormatError(
                 file, static_cast<int>(i) + 1, "not a time: " + std::string(lines[i].substr(0, 60)));
         }
-        Cue cue{*start_s, std::max(*start_s, *end_s), static_cast<int>(i) + 2, {}};
+        Cue cue{*start_s, std::max(*start_s, *end_s), static_cast<int>(i) + 2, {}, {}};
         for (std::size_t j = i + 1; j < lines.size() && !lines[j].empty(); ++j) {
             const bool next_cue = lines[j].find(kArrow) != std::string_view::npos
                 || (j + 1 < lines.size() && lines[j + 1].find(kArrow) != std::string_view::npos
@@ -97,7 +114,7 @@ std::vector<Cue> readArrowCues(const std::vector<std::string_view>& lines, const
             if (next_cue) {
                 break;
             }
-            cue.text += (cue.text.empty() ? "" : "\n") + withoutMarkup(lines[j]);
+            addLine(cue, lines[j]);
         }
         if (cues.size() < kMostCues) {
             cues.push_back(std::move(cue));
@@ -133,7 +150,7 @@ std::vector<Cue> readStampedLines(const std::vector<std::string_view>& lines, co
     constexpr double kLongest_s = 8.0; // a line of speech is not longer, even where the next comes late
     std::vector<Cue> cues;
     for (std::size_t i = 0; i < lines.size() && cues.size() < kMostCues; ++i) {
-        if (lines[i].empty()) {
+        if (trimmed(lines[i]).empty()) {
             continue;
         }
         if (const auto stamp = stampOf(lines[i])) {
@@ -141,8 +158,8 @@ std::vector<Cue> readStampedLines(const std::vector<std::string_view>& lines, co
                 cues.back().end_s =
                     std::clamp(stamp->at_s, cues.back().start_s, cues.back().start_s + kLongest_s);
             }
-            cues.push_back(
-                {stamp->at_s, stamp->at_s + kLongest_s, static_cast<int>(i) + 1, std::string(stamp->rest)});
+            cues.push_back({stamp->at_s, stamp->at_s + kLongest_s, static_cast<int>(i) + 1,
+                std::string(stamp->rest), {}});
         } else if (!cues.empty()) {
             cues.back().text += (cues.back().text.empty() ? "" : "\n") + std::string(lines[i]);
         } else {

@@ -13,6 +13,12 @@ struct Cue {
     double end_s = 0.0;
     int line = 0;
     std::string text; ///< without markup; lines are separated by '\n'
+    /// Where the file tells when words begin: bytes of `text` in order, and the times of what stands there.
+    struct Timed {
+        std::size_t byte;
+        double at_s;
+    };
+    std::vector<Timed> times{};
 };
 
 inline constexpr std::size_t kMostCues = 100'000;

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cctype>
+#include <iterator>
 
 namespace brumefall::captions {
 namespace {
@@ -12,6 +13,7 @@ namespace {
 using notes::HeardWord;
 using notes::Pause;
 
+constexpr double kLongestWord_s = 0.8;
 constexpr double kSilence_s = 0.9; ///< between two blocks: more than a breath
 
 /// A word as it is written, cut into itself and the punctuation after it.
@@ -56,11 +58,20 @@ public:
         const auto lines = linesOf(cue);
         bool bracket = false;
         for (std::size_t i = rolledOn(lines, cue); i < lines.size(); ++i) {
-            for (const std::string& written : notes::splitWords(lines[i].text)) {
+            const std::string_view text = lines[i].text;
+            for (std::size_t at = 0; at < text.size();) {
+                const std::size_t end = std::min(text.find_first_of(" \t", at), text.size());
+                const std::string_view written = text.substr(at, end - at);
+                at = end + 1;
+                if (written.empty()) {
+                    continue;
+                }
                 bracket = bracket || written.front() == '[' || written.front() == '(';
-                const bool closes = written.find_first_of(")]") != std::string::npos;
+                const bool closes = written.find_first_of(")]") != std::string_view::npos;
                 if (!bracket && written.front() != '>') {
+                    const std::size_t before = words_.size();
                     addWritten(written, lines[i].number);
+                    tellTime(before, cue, static_cast<std::size_t>(written.data() - cue.text.data()));
                 }
                 bracket = bracket && !closes;
             }
@@ -69,8 +80,14 @@ public:
         shown_to_s_ = cue.end_s;
         if (words_.size() > first) {
             words_[first].pause = first == 0 ? Pause::stop_edge : edge(cue.start_s, words_[first].pause);
-            spread(first, cue);
-            last_end_s_ = std::min(cue.end_s, cue.start_s + mostSaid_s(first));
+            if (cue.times.empty()) {
+                spread(first, cue);
+            }
+            for (std::size_t i = first; i < words_.size(); ++i) {
+                words_[i].at_s = std::max(words_[i].at_s, cue.start_s); // those that the file tells nothing of
+            }
+            last_end_s_ = cue.times.empty() ? std::min(cue.end_s, cue.start_s + mostSaid_s(first))
+                                            : std::min(cue.end_s, words_.back().at_s + kLongestWord_s);
         }
     }
 
@@ -118,7 +135,32 @@ private:
         return 0;
     }
 
-    void addWritten(const std::string& written, int line)
+    /// The words from `first` on begin where the file says. A silence before them is a pause that nobody
+    /// wrote.
+    void tellTime(std::size_t first, const Cue& cue, std::size_t byte)
+    {
+        const auto after = std::upper_bound(cue.times.begin(), cue.times.end(), byte,
+            [](std::size_t place, const Cue::Timed& timed) { return place < timed.byte; });
+        if (after == cue.times.begin() || first >= words_.size()) {
+            return;
+        }
+        const double at_s = std::prev(after)->at_s;
+        for (std::size_t i = first; i < words_.size(); ++i) {
+            words_[i].at_s = at_s;
+        }
+        constexpr double kSyllable_s = 0.25;
+        constexpr double kBreath_s = 0.8;
+        constexpr double kPause_s = 0.45;
+        if (first > 0 && words_[first].pause < Pause::stop) {
+            const double said_s = kSyllable_s * std::max(1, notes::countSyllables(words_[first - 1].word));
+            const double silence_s = at_s - words_[first - 1].at_s - said_s;
+            if (silence_s > kPause_s) {
+                words_[first].pause = silence_s > kBreath_s ? Pause::stop : Pause::comma;
+            }
+        }
+    }
+
+    void addWritten(std::string_view written, int line)
     {
         Written cutted = cut(written);
         // "hair-pin" is two words where the language does not know it
