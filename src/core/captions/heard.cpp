@@ -52,7 +52,9 @@ Written cut(std::string_view text)
 
 class Stream {
 public:
-    void add(const Cue& cue)
+    /// The words of a block that follows those added so far; the last of them is over at `said_to_s`, where
+    /// the next block begins though this one may stand on.
+    void add(const Cue& cue, double said_to_s)
     {
         const std::size_t first = words_.size();
         const auto lines = linesOf(cue);
@@ -81,13 +83,15 @@ public:
         if (words_.size() > first) {
             words_[first].pause = first == 0 ? Pause::stop_edge : edge(cue.start_s, words_[first].pause);
             if (cue.times.empty()) {
-                spread(first, cue);
+                spread(first, cue.start_s, said_to_s);
             }
+            double said_s = first > 0 ? std::max(cue.start_s, words_[first - 1].at_s) : cue.start_s;
             for (std::size_t i = first; i < words_.size(); ++i) {
-                words_[i].at_s = std::max(words_[i].at_s, cue.start_s); // those that the file tells nothing of
+                // also those that the file tells nothing of, and those of blocks that begin together
+                said_s = words_[i].at_s = std::max(words_[i].at_s, said_s);
             }
-            last_end_s_ = cue.times.empty() ? std::min(cue.end_s, cue.start_s + mostSaid_s(first))
-                                            : std::min(cue.end_s, words_.back().at_s + kLongestWord_s);
+            last_end_s_ = cue.times.empty() ? std::min(said_to_s, cue.start_s + mostSaid_s(first))
+                                            : std::min(said_to_s, words_.back().at_s + kLongestWord_s);
         }
     }
 
@@ -205,7 +209,7 @@ private:
         return kBreath_s + syllables / kSlowest_syll_s;
     }
 
-    void spread(std::size_t first, const Cue& cue)
+    void spread(std::size_t first, double start_s, double end_s)
     {
         double all = 0.0;
         std::vector<double> before;
@@ -214,7 +218,7 @@ private:
             all += std::max(1, notes::countSyllables(words_[i].word));
         }
         for (std::size_t i = first; i < words_.size(); ++i) {
-            words_[i].at_s = cue.start_s + before[i - first] / all * (cue.end_s - cue.start_s);
+            words_[i].at_s = start_s + before[i - first] / all * (end_s - start_s);
         }
     }
 
@@ -230,8 +234,9 @@ private:
 std::vector<HeardWord> heardWords(const std::vector<Cue>& cues)
 {
     Stream stream;
-    for (const Cue& cue : cues) {
-        stream.add(cue);
+    for (std::size_t i = 0; i < cues.size(); ++i) {
+        const bool next = i + 1 < cues.size() && cues[i + 1].start_s > cues[i].start_s;
+        stream.add(cues[i], next ? std::min(cues[i].end_s, cues[i + 1].start_s) : cues[i].end_s);
     }
     return stream.take();
 }
