@@ -144,6 +144,13 @@ private:
         return {Part::distance, digits ? std::to_string(metres) : said(metres), metres};
     }
 
+    [[nodiscard]] bool standsAt(std::size_t i, const std::vector<std::string>& phrase) const
+    {
+        return i + phrase.size() <= words_.size()
+            && std::equal(phrase.begin(), phrase.end(), words_.begin() + static_cast<std::ptrdiff_t>(i),
+                [](const std::string& word, const HeardWord& heard) { return word == heard.word; });
+    }
+
     void phrases(std::size_t i)
     {
         if (known_[i] == nullptr) {
@@ -151,13 +158,10 @@ private:
         }
         for (const LexiconEntry& entry : known_[i]->phrases) {
             const std::size_t n = entry.words.size();
-            if (n > kLongestPhrase || i + n > words_.size()) {
+            if (n > kLongestPhrase) {
                 continue;
             }
-            const bool here = std::equal(entry.words.begin(), entry.words.end(),
-                words_.begin() + static_cast<std::ptrdiff_t>(i),
-                [](const std::string& word, const HeardWord& heard) { return word == heard.word; });
-            if (!here || (entry.role == Role::chatter && entry.value == "go")) {
+            if (!standsAt(i, entry.words) || (entry.role == Role::chatter && entry.value == "go")) {
                 continue;
             }
             const Part part = partOf(entry);
@@ -194,9 +198,7 @@ private:
     {
         for (const auto& [own, meaning] : style_.words) {
             const auto words = splitWords(lowerCase(own));
-            if (words.empty() || i + words.size() > words_.size()
-                || !std::equal(words.begin(), words.end(), words_.begin() + static_cast<std::ptrdiff_t>(i),
-                    [](const std::string& word, const HeardWord& heard) { return word == heard.word; })) {
+            if (words.empty() || !standsAt(i, words)) {
                 continue;
             }
             const auto meant = splitWords(lowerCase(meaning));
