@@ -151,6 +151,8 @@ void MainWindow::renameStage()
     crew->setObjectName(QStringLiteral("renameCrew"));
     form->addRow(tr("Stage"), name);
     form->addRow(tr("Crew"), crew);
+    constexpr int kLetters = 34; // two names in full
+    crew->setMinimumWidth(crew->fontMetrics().averageCharWidth() * kLetters);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
     form->addRow(buttons);
     connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);

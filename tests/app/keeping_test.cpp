@@ -2,11 +2,13 @@
 
 #include "document/demo.h"
 #include "review/review_workspace.h"
+#include "stage/folder.h"
 #include "theme/theme.h"
 #include "widgets/gap_view.h"
 #include "window.h"
 
 #include <QCheckBox>
+#include <QDirIterator>
 #include <QGraphicsView>
 #include <QLabel>
 #include <QPlainTextEdit>
@@ -216,12 +218,33 @@ TEST_F(KeepingTest, CaptionsBeforeAVideoOfferTheirTimesOnceThereIsOne)
     QTest::keyClick(window_.get(), Qt::Key_D);
     EXPECT_GT(document().pass()->marks.size(), 20U);
     EXPECT_TRUE(document().pass()->marks.front().draft);
+    const QString says = find<QLabel>("placesFacts")->text();
+    EXPECT_TRUE(says.contains(QStringLiteral("are proposed"))) << says.toStdString();
+    EXPECT_LE(says.count(QLatin1Char('\n')), 3) << "what is odd leaves the list its room";
     document().undoStack().undo();
     EXPECT_TRUE(document().pass()->marks.empty());
 }
 
+QString trash()
+{
+    return QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation) + "/Trash";
+}
+
+/// Files of this name in the desktop's trash, where they lie or as what is known of them.
+int inTrash(const std::string& name)
+{
+    int found = 0;
+    QDirIterator files(trash(), QDir::Files, QDirIterator::Subdirectories);
+    while (files.hasNext()) {
+        files.next();
+        found += static_cast<int>(files.fileName().startsWith(QString::fromStdString(name)));
+    }
+    return found;
+}
+
 TEST_F(KeepingTest, ATakeGoesIntoTheTrashAndComesBack)
 {
+    QDir(trash()).removeRecursively(); // that of the tests (setTestModeEnabled), of earlier runs
     openDemo();
     window_->showWorkspace(MainWindow::kLog);
     auto* table = find<QTableWidget>("takesTable");
@@ -238,6 +261,7 @@ TEST_F(KeepingTest, ATakeGoesIntoTheTrashAndComesBack)
     EXPECT_EQ(table->rowCount(), 3);
     EXPECT_TRUE(std::filesystem::exists(stage_ / "takes" / (name + ".json")));
     EXPECT_TRUE(std::filesystem::exists(stage_ / "takes" / take.audio));
+    EXPECT_EQ(inTrash(name), 0) << "nothing of it is left behind in the trash";
     document().undoStack().redo();
     EXPECT_EQ(table->rowCount(), 2);
 }
@@ -256,6 +280,10 @@ TEST_F(KeepingTest, APassIsRenamedTurnedAndTakenAwayAndAllOfItUndone)
     document().save();
     EXPECT_TRUE(std::filesystem::exists(stage_ / "passes" / "night run.json"));
     EXPECT_FALSE(std::filesystem::exists(stage_ / "passes" / "stage.json"));
+    for (const auto& take : document().takes()) {
+        EXPECT_EQ(take.pass, "night run") << take.name;
+        EXPECT_EQ(stage::readTake(stage_ / "takes" / (take.name + ".json")).pass, "night run");
+    }
     const double aspect = window_->transport().player().aspect();
     find<QPushButton>("turnPicture")->click();
     EXPECT_TRUE(waitFor([&] { return window_->transport().player().aspect() < 1.0; }, 5000)) << aspect;
@@ -265,6 +293,7 @@ TEST_F(KeepingTest, APassIsRenamedTurnedAndTakenAwayAndAllOfItUndone)
     document().undoStack().undo();
     document().undoStack().undo();
     EXPECT_EQ(document().pass()->name, "stage");
+    EXPECT_EQ(document().takes().front().pass, "stage");
     document().save();
     EXPECT_TRUE(std::filesystem::exists(stage_ / "passes" / "stage.json"));
     EXPECT_FALSE(std::filesystem::exists(stage_ / "passes" / "night run.json"));

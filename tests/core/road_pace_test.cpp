@@ -151,6 +151,11 @@ TEST(Place, MarksThatNoCarConnectsAreTold)
     EXPECT_NE(warnings[0].find("from the mark of note 1 to that of note 2"), std::string::npos)
         << warnings[0];
     EXPECT_NE(warnings[0].find("km/h"), std::string::npos);
+    for (auto& mark : pass.marks) {
+        mark.draft = true;
+        mark.sure_s = 1.0; // a proposal this vague is no contradiction
+    }
+    EXPECT_TRUE(stage::prepare(stage, &pass).placement.warnings.empty());
 }
 
 TEST(Place, AMarkBeforeTheOneBeforeItIsLeftOutAndTold)

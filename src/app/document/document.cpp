@@ -352,6 +352,17 @@ void Document::keepTake(const stage::Take& take)
     emit takesChanged();
 }
 
+void Document::takesFollowPass(const std::string& from, const std::string& to)
+{
+    const auto takes = takes_; // keepTake changes the list
+    for (stage::Take take : takes) {
+        if (take.pass == from) {
+            take.pass = to;
+            keepTake(take);
+        }
+    }
+}
+
 void Document::save()
 {
     if (folder_.empty()) {

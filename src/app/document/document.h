@@ -162,6 +162,8 @@ private:
     /// The pass whose pace is rehearsed at; null for the rehearsal pace.
     [[nodiscard]] const pace::Pass* pacingPass() const;
     void applyPasses(const std::vector<pace::Pass>& passes, const std::string& choose);
+    /// Takes of a pass that got another name name it by the new one.
+    void takesFollowPass(const std::string& from, const std::string& to);
     void saveSoon();
     void readPasses();
     void readTakes();

@@ -3,6 +3,7 @@
 #include "document/document.h"
 
 #include "document/media_search.h"
+#include "document/trash.h"
 #include "media/sound.h"
 #include "stage/folder.h"
 
@@ -11,6 +12,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <memory>
 
 namespace brumefall::app {
 
@@ -122,6 +124,10 @@ protected:
     void apply(bool after) override
     {
         document_.applyPasses(after ? after_ : before_, after ? chosen_after_ : chosen_before_);
+        if (after_.size() == before_.size()) { // a pass got another name: its takes go with it
+            document_.takesFollowPass(
+                after ? chosen_before_ : chosen_after_, after ? chosen_after_ : chosen_before_);
+        }
     }
 
 private:
@@ -161,11 +167,24 @@ private:
 /// A take that was removed: its files lie in the trash until it is brought back.
 class TakeListCommand : public Change {
 public:
-    TakeListCommand(Document& document, stage::Take take, QString recording_in_trash, const QString& name)
+    TakeListCommand(Document& document, stage::Take take, const QString& name)
         : Change(document, name, Seen::log)
         , take_(std::move(take))
-        , recording_(std::move(recording_in_trash))
     {
+    }
+
+    /// False where there is no trash: the take is then still there.
+    bool remove()
+    {
+        const auto folder = document_.folder_ / "takes";
+        if (!take_.audio.empty() && !recording_.put(QString::fromStdString((folder / take_.audio).string()))) {
+            return false;
+        }
+        verdicts_.put(QString::fromStdString((folder / (take_.name + ".json")).string()));
+        std::erase_if(document_.takes_, [&](const stage::Take& t) { return t.name == take_.name; });
+        removed_ = true;
+        emit document_.takesChanged();
+        return true;
     }
 
 protected:
@@ -174,27 +193,24 @@ protected:
         if (after == removed_) {
             return; // the first time, it was removed by whoever made this
         }
-        const auto folder = document_.folder_ / "takes";
-        const auto audio = QString::fromStdString((folder / take_.audio).string());
-        removed_ = after;
         if (after) {
-            QFile::moveToTrash(audio, &recording_);
-            QFile::moveToTrash(QString::fromStdString((folder / (take_.name + ".json")).string()));
-            std::erase_if(document_.takes_, [&](const stage::Take& t) { return t.name == take_.name; });
-            emit document_.takesChanged();
-        } else {
-            if (!recording_.isEmpty() && !QFile::rename(recording_, audio)) {
-                emit document_.message(
-                    QObject::tr("The take is back, but its recording is not in the trash any more."));
-            }
-            document_.keepTake(take_);
+            remove();
+            return;
         }
+        removed_ = false;
+        verdicts_.bringBack();
+        if (!recording_.bringBack()) {
+            emit document_.message(
+                QObject::tr("The take is back, but its recording is not in the trash any more."));
+        }
+        document_.keepTake(take_);
     }
 
 private:
     stage::Take take_;
-    QString recording_;
-    bool removed_ = true;
+    TrashedFile recording_;
+    TrashedFile verdicts_;
+    bool removed_ = false;
 };
 
 namespace {
@@ -432,20 +448,12 @@ void Document::removeTake(const QString& name)
     if (own == nullptr) {
         return;
     }
-    const auto folder = folder_ / "takes";
-    QString recording;
-    const auto audio = folder / own->audio;
-    std::error_code ignored;
-    const bool has_audio = !own->audio.empty() && std::filesystem::exists(audio, ignored);
-    if (has_audio && !QFile::moveToTrash(QString::fromStdString(audio.string()), &recording)) {
+    auto change = std::make_unique<TakeListCommand>(*this, *own, tr("Remove the take %1").arg(name));
+    if (!change->remove()) {
         emit message(tr("There is no trash to put the take into; it was not removed."));
         return;
     }
-    QFile::moveToTrash(QString::fromStdString((folder / (own->name + ".json")).string()));
-    const stage::Take removed = *own;
-    std::erase_if(takes_, [&](const stage::Take& t) { return t.name == removed.name; });
-    undo_.push(new TakeListCommand(*this, removed, recording, tr("Remove the take %1").arg(name)));
-    emit takesChanged();
+    undo_.push(change.release());
     emit message(tr("The take %1 is in the trash; Ctrl+Z brings it back.").arg(name));
 }
 

@@ -202,7 +202,9 @@ void PlacesWorkspace::addVideo()
         const QString remarks = odd.isEmpty() ? QString() : odd.join(QLatin1Char(' ')) + QLatin1Char('\n');
         emit document_.message(remarks
             + tr("Now say where this pass lies in the video: play to go and press H, to the finish and "
-                 "press F. Then Notes (Alt+1), and M as the car enters each corner."));
+                 "press F. Then Notes (Alt+1), and %1.")
+                  .arg(document_.captionPlaces() > 0 ? tr("D: the captions' times are kept there")
+                                                     : tr("M as the car enters each corner")));
     } catch (const media::MediaError& error) {
         emit document_.message(QString::fromStdString(error.what()));
     }
@@ -362,6 +364,7 @@ void PlacesWorkspace::showNotes()
     const auto count = static_cast<int>(placement.notes.size());
     table_->setRowCount(count);
     int marked = 0;
+    int drafts = 0;
     double worst_s = 0.0;
     for (int row = 0; row < count; ++row) {
         const auto& place = placement.notes[static_cast<std::size_t>(row)];
@@ -383,6 +386,7 @@ void PlacesWorkspace::showNotes()
         }
         table_->item(row, 0)->setData(Qt::UserRole, QString::fromStdString(place.id));
         marked += place.marked ? 1 : 0;
+        drafts += place.draft && !place.marked ? 1 : 0;
         worst_s = std::max(worst_s, place.sure_s);
     }
     for (const int column : {0, 2, 3, 4}) {
@@ -400,13 +404,23 @@ void PlacesWorkspace::showNotes()
              "or mark them yourself (M).")
               .arg(QString::fromStdString(document_.stage().captions.file))
               .arg(captions)
+        : drafts > 0
+        ? tr("%1 of %2 notes are marked, %3 are proposed. Go through the list: K keeps a proposal, M sets it "
+             "anew as the car enters the corner.")
+              .arg(marked)
+              .arg(count)
+              .arg(drafts)
         : tr("%1 of %2 notes are marked; the least sure is within %3 s. Play (Space), and press M as the car "
              "enters the corner.")
               .arg(marked)
               .arg(count)
               .arg(worst_s, 0, 'f', 1);
-    for (const auto& warning : placement.warnings) {
-        text += QLatin1Char('\n') + QString::fromStdString(warning);
+    constexpr std::size_t kShown = 2; // the list of the notes has the room
+    for (std::size_t w = 0; w < placement.warnings.size() && w < kShown; ++w) {
+        text += QLatin1Char('\n') + QString::fromStdString(placement.warnings[w]);
+    }
+    if (placement.warnings.size() > kShown) {
+        text += QLatin1Char('\n') + tr("and %1 more like it").arg(placement.warnings.size() - kShown);
     }
     facts_->setText(text);
     showCurrent();

@@ -371,7 +371,11 @@ void ReviewWorkspace::showTake(const QString& name)
                                    .arg(f.missed)
             : recorder_.isJudging() ? tr("Finding the calls\u2026")
                                     : tr("Recorded, not judged yet."));
-    if (judged) {
+    if (judged && f.judged == 0) {
+        summary_->setText(tr("No note of this stage was due in this take."));
+        figures_->setText(tr("It ended before the first one could be heard. Next: read on from the start line, "
+                             "or throw this take away (F6, Del)."));
+    } else if (judged) {
         const QString drift = std::abs(f.drift_s_per_min) < 0.05 ? tr("The reading keeps pace with the plan.")
             : f.drift_s_per_min > 0
             ? tr("The reading falls behind by %1 s a minute.").arg(f.drift_s_per_min, 0, 'f', 2)

@@ -19,14 +19,16 @@ struct MarkedNote {
     double sure_s = 0.0;
 };
 
-/// Two marks that only a faster car than any could connect, as the notes have the road between them.
+/// Two marks that only a faster car than any could connect, as the notes have the road between them. A draft
+/// mark may lie two standard deviations elsewhere before it is called misplaced.
 void warnOfSpeed(
     const road::Road& road, const MarkedNote& from, const MarkedNote& to, std::vector<std::string>& warnings)
 {
     constexpr double kImplausible_m_s = 65.0;
     constexpr double kShortest_m = 40.0; // below that the notes' own rounding decides
     const double way_m = road.notes[to.index].station_m - road.notes[from.index].station_m;
-    const double speed_m_s = way_m / std::max(to.time_s - from.time_s, 1e-3);
+    const double slack_s = (from.draft ? 2.0 * from.sure_s : 0.0) + (to.draft ? 2.0 * to.sure_s : 0.0);
+    const double speed_m_s = way_m / std::max(to.time_s - from.time_s + slack_s, 1e-3);
     if (way_m > kShortest_m && speed_m_s > kImplausible_m_s) {
         warnings.push_back("from the mark of note " + std::to_string(from.index + 1) + " to that of note "
             + std::to_string(to.index + 1) + " the car would drive "
