@@ -109,6 +109,14 @@ bool isOneOf(std::initializer_list<Role> roles, Role role)
     return std::find(roles.begin(), roles.end(), role) != roles.end();
 }
 
+bool isDriven(const std::string& thing)
+{
+    static const std::set<std::string> kDriven{"crest", "jump", "bump", "dip", "ford", "water",
+        "water_splash", "bridge", "narrow", "hole", "ruts", "rock", "log", "ditch", "drop", "grid", "railway",
+        "level_crossing"};
+    return kDriven.contains(thing);
+}
+
 LexiconMatch longestMatch(std::span<const Token> tokens)
 {
     if (tokens.empty() || tokens.front().known == nullptr) {

@@ -87,6 +87,9 @@ struct LexiconMatch {
 /// The longest phrase that `tokens` begin with; `entry` is null where none does.
 [[nodiscard]] LexiconMatch longestMatch(std::span<const Token> tokens);
 
+/// A thing that a driver meets with the car, not merely passes.
+[[nodiscard]] bool isDriven(const std::string& thing);
+
 /// Every single word that the language knows, sorted; for spelling suggestions and completion.
 [[nodiscard]] const std::vector<std::string>& knownWords();
 

@@ -108,12 +108,44 @@ private:
             return;
         }
         std::size_t first = begin;
+        if (const std::size_t apart = thingSetApart(begin, inside.front()->first); apart > begin) {
+            addNote({begin, apart, nullptr}, joiner);
+            joiner.reset();
+            first = apart;
+        }
         for (std::size_t h = 0; h < inside.size(); ++h) {
             const std::size_t last =
                 h + 1 < inside.size() ? boundaries_.cutBetween(*inside[h], *inside[h + 1]) : end;
             addNote({first, last, inside[h]}, h == 0 ? joiner : std::nullopt);
             first = last;
         }
+    }
+
+    /// "crest, left three": where the note of a thing ends that the car drives over before the corner, with a
+    /// pause between; `begin` where there is none. What the driver is warned of, or told to do there, is said
+    /// of the corner.
+    [[nodiscard]] std::size_t thingSetApart(std::size_t begin, std::size_t head) const
+    {
+        const auto isSaidOfCorner = [&](std::size_t i) {
+            return isOneOf({Role::warning, Role::line, Role::speed, Role::sudden}, line_.roleAt(i));
+        };
+        std::size_t end = begin;
+        std::string relation;
+        for (std::size_t i = begin; i < head && !isSaidOfCorner(i); ++i) {
+            if (line_.roleAt(i) == Role::relation) {
+                relation = line_.atoms[i].value;
+            } else if (line_.roleAt(i) == Role::thing) {
+                const bool driven = relation == "over" || relation == "through"
+                    || (relation.empty() && isDriven(line_.atoms[i].value));
+                end = driven && line_.atoms[i].pause_after ? i + 1 : end;
+                relation.clear();
+            } else if (end > begin && end == i && line_.atoms[i].pause_after
+                && isOneOf({Role::width, Role::surface, Role::camber, Role::gradient, Role::maybe},
+                    line_.roleAt(i))) {
+                end = i + 1; // "bridge, narrow, left four"
+            }
+        }
+        return end;
     }
 
     void makeHeadless(std::size_t begin, std::size_t end, std::optional<std::size_t> joiner)

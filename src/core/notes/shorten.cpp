@@ -15,15 +15,6 @@ struct Rule {
     const char* name;
 };
 
-/// Things that a driver meets, not merely passes: these are said.
-bool isDriven(const std::string& what)
-{
-    static const std::vector<std::string> kDriven{"crest", "jump", "bump", "dip", "ford", "water",
-        "water_splash", "bridge", "narrow", "hole", "ruts", "rock", "log", "ditch", "drop", "grid", "railway",
-        "level_crossing"};
-    return std::find(kDriven.begin(), kDriven.end(), what) != kDriven.end();
-}
-
 class Cutter {
 public:
     Cutter(const Note& note, const Style& style, Order order)
