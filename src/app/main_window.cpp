@@ -111,9 +111,14 @@ MainWindow::MainWindow()
     connect(&transport_, &Transport::rateChanged, this,
         [this](double rate) { rate_->setText(QStringLiteral("%1\u00d7").arg(rate, 0, 'f', 2)); });
     connect(&recorder_, &TakeRecorder::judged, this, [this](const QString& take) {
+        if (recorder_.isRecording() || stack_->currentIndex() != kRead) { // not away from what one does now
+            showMessage(tr("The take %1 is judged: see Review (F5).").arg(take));
+            return;
+        }
         showWorkspace(kReview);
         review_->showTake(take);
     });
+    connect(&document_, &Document::opened, &recorder_, &TakeRecorder::judgeWhatWasLeft);
     connect(log, &LogWorkspace::takeChosen, this, [this](const QString& take) {
         showWorkspace(kReview);
         review_->showTake(take);

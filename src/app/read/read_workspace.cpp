@@ -226,7 +226,8 @@ void ReadWorkspace::startRecording()
         last_reading_ =
             media::readAloud(plan, media::chooseFaults(plan, wish, seed_), seed_, from_s, wish.to_s);
         QApplication::restoreOverrideCursor();
-        input = media::makeSimulatedReader(last_reading_, [this] { return transport_.stageTime(); });
+        input = media::makeSimulatedReader(last_reading_,
+            [this, laid = transport_.laid()] { return laid.stageTime(transport_.player().position_s()); });
     } else {
         input = media::makeMicrophone(input_->currentData().toString());
     }
@@ -271,10 +272,9 @@ void ReadWorkspace::showState()
 {
     const bool recording = recorder_.isRecording();
     record_->setText(recording ? tr("Stop (R)") : tr("Record (R)"));
-    record_->setEnabled(!recorder_.isJudging());
     input_->setEnabled(!recording);
     guide_->setEnabled(!recording);
-    if (recorder_.isJudging()) {
+    if (recorder_.isJudging() && !recording) {
         state_->setText(tr("Finding your calls in the recording\u2026"));
     } else if (document_.prepared().plan.calls.empty() || document_.pass() == nullptr) {
         state_->setText(

@@ -1,10 +1,10 @@
 #include "read/take_recorder.h"
 
 #include "media/aligner.h"
+#include "stage/folder.h"
 
 #include <QDateTime>
 #include <QPointer>
-#include <QThreadPool>
 
 #include <algorithm>
 #include <cmath>
@@ -26,6 +26,7 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
     , document_(document)
     , transport_(transport)
 {
+    pool_.setMaxThreadCount(1);
     waiting_.setInterval(10);
     connect(&waiting_, &QTimer::timeout, this, [this] {
         if (runsSteadily()) {
@@ -44,7 +45,7 @@ TakeRecorder::~TakeRecorder()
 
 double TakeRecorder::recorded_s() const
 {
-    return writer_ ? writer_->duration_s() : take_.recorded_s;
+    return writer_ ? writer_->duration_s() : recording_.take.recorded_s;
 }
 
 void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s)
@@ -52,16 +53,25 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s
     if (input_ || document_.pass() == nullptr || document_.prepared().plan.notes.empty()) {
         return;
     }
-    take_ = {};
-    take_.name = takeNameNow().toStdString();
-    take_.pass = document_.pass()->name;
-    take_.made_at = QDateTime::currentDateTime().toString(Qt::ISODate).toStdString();
-    take_.reader = input->name().toStdString();
-    take_.plan = document_.prepared().plan;
-    take_.audio = take_.name + ".flac";
+    recording_ = {};
+    recording_.folder = document_.folder();
+    const std::string now = takeNameNow().toStdString();
+    recording_.take.name = now;
+    std::error_code none;
+    for (int i = 2; std::filesystem::exists(
+             recording_.folder / "takes" / (recording_.take.name + ".flac"), none);
+         ++i) {
+        recording_.take.name = now + " " + std::to_string(i);
+    }
+    recording_.take.pass = document_.pass()->name;
+    recording_.take.made_at = QDateTime::currentDateTime().toString(Qt::ISODate).toStdString();
+    recording_.take.reader = input->name().toStdString();
+    recording_.take.plan = document_.prepared().plan;
+    recording_.take.pace = document_.prepared().placement.pace;
+    recording_.take.audio = recording_.take.name + ".flac";
     pairs_.clear();
     running_ = false;
-    const auto file = document_.folder() / "takes" / take_.audio;
+    const auto file = recording_.folder / "takes" / recording_.take.audio;
     try {
         std::error_code ignored;
         std::filesystem::create_directories(file.parent_path(), ignored);
@@ -79,6 +89,8 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s
     transport_.setGuide({}, 0.0);
     transport_.setRate(1.0);
     transport_.seekStage(from_s);
+    transport_.hold(true);
+    laid_ = transport_.laid();
     transport_.player().play();
     warm_up_.clear();
     since_start_.start();
@@ -96,7 +108,7 @@ bool TakeRecorder::runsSteadily()
         return false;
     }
     const double wall_s = 0.001 * static_cast<double>(since_start_.elapsed());
-    warm_up_.push_back({wall_s, transport_.stageTime()});
+    warm_up_.push_back({wall_s, stageTime()});
     std::erase_if(warm_up_, [&](const Pair& pair) { return pair.recorded_s < wall_s - kWatch_s; });
     const auto ahead = [](const Pair& pair) { return pair.stage_s - pair.recorded_s; };
     const auto [low, high] = std::minmax_element(
@@ -111,9 +123,9 @@ void TakeRecorder::begin()
         return;
     }
     running_ = true;
-    take_.clock = {transport_.stageTime(), transport_.rate()};
+    recording_.take.clock = {stageTime(), transport_.rate()};
     // kept from the start, so that a crash loses the verdicts only
-    document_.keepTake(take_);
+    keep(recording_);
     input_->start();
     emit started();
 }
@@ -134,7 +146,7 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
     }
     emit levelChanged(media::loudest(bytes));
     if (transport_.player().isPlaying() && !transport_.player().isSeeking()) {
-        pairs_.push_back({writer_->duration_s(), transport_.stageTime()});
+        pairs_.push_back({writer_->duration_s(), stageTime()});
     }
 }
 
@@ -153,7 +165,7 @@ std::vector<double> TakeRecorder::offsets_s() const
 take::Clock TakeRecorder::fitClock() const
 {
     const auto offsets = offsets_s();
-    return offsets.empty() ? take_.clock : take::Clock{offsets[offsets.size() / 2], transport_.rate()};
+    return offsets.empty() ? recording_.take.clock : take::Clock{offsets[offsets.size() / 2], transport_.rate()};
 }
 
 double TakeRecorder::stoodStill_s() const
@@ -173,65 +185,118 @@ void TakeRecorder::stop()
     const auto input = std::move(input_);
     input->stop();
     transport_.player().pause();
-    take_.clock = fitClock();
+    transport_.hold(false);
+    recording_.take.clock = fitClock();
     if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
         emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.")
                         .arg(stood_s, 0, 'f', 1));
     }
-    take_.recorded_s = writer_->duration_s();
+    recording_.take.recorded_s = writer_->duration_s();
     writer_.reset();
     if (!running_) {
         std::error_code ignored;
-        std::filesystem::remove(document_.folder() / "takes" / take_.audio, ignored);
+        std::filesystem::remove(recording_.folder / "takes" / recording_.take.audio, ignored);
         return;
     }
     running_ = false;
-    document_.keepTake(take_);
-    judge(take_, document_.prepared().placement.pace);
+    keep(recording_);
+    judge(recording_);
 }
 
 void TakeRecorder::judgeAgain(const stage::Take& take)
 {
-    if (judging_ || input_) {
-        return;
+    Work work{take, document_.folder()};
+    if (work.take.pace.empty()) { // of an older version
+        work.take.pace = document_.prepared().placement.pace;
     }
-    judge(take, document_.prepared().placement.pace);
+    judge(std::move(work));
 }
 
-void TakeRecorder::judge(stage::Take take, pace::Pace pace)
+void TakeRecorder::judgeWhatWasLeft()
 {
-    judging_ = true;
+    const auto takes = document_.takes();
+    for (const stage::Take& take : takes) {
+        std::error_code ignored;
+        if (take.found.empty() && take.verdicts.empty() && !take.pace.empty()
+            && std::filesystem::exists(document_.folder() / "takes" / take.audio, ignored)) {
+            judgeAgain(take);
+        }
+    }
+}
+
+double TakeRecorder::stageTime() const
+{
+    return laid_.stageTime(transport_.player().position_s());
+}
+
+void TakeRecorder::keep(const Work& work)
+{
+    std::error_code ignored;
+    const bool open = work.folder == document_.folder() || !std::filesystem::exists(work.folder, ignored);
+    if (open) { // an unnamed stage's takes go along where it gets its name
+        document_.keepTake(work.take);
+        return;
+    }
+    try {
+        stage::writeTake(work.folder / "takes" / (work.take.name + ".json"), work.take);
+    } catch (const formats::FormatError& error) {
+        emit failed(QString::fromStdString(error.what()));
+    }
+}
+
+void TakeRecorder::judge(Work work)
+{
+    if (!judging_.insert(work.take.name).second) {
+        return;
+    }
     emit judging(0.0);
-    const auto file = document_.folder() / "takes" / take.audio;
-    QThreadPool::globalInstance()->start([self = QPointer<TakeRecorder>(this), take = std::move(take),
-                                             pace = std::move(pace), file]() mutable {
+    pool_.start([self = QPointer<TakeRecorder>(this), work = std::move(work)]() mutable {
         QString why;
         try {
-            const auto sound = media::decodeSound(file, media::kAlignRate_hz);
+            stage::Take& take = work.take;
+            const auto sound =
+                media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz);
             take.recorded_s = sound.duration_s();
             take.found = media::align(sound, media::expectedNotes(take.plan)).notes;
-            take.verdicts = take::judge(take.plan, pace, take.found, take.clock, take.recorded_s);
+            take.verdicts = take::judge(take.plan, take.pace, take.found, take.clock, take.recorded_s);
         } catch (const std::exception& error) {
             why = QString::fromStdString(error.what());
         }
         QMetaObject::invokeMethod(
             self.data(),
-            [self, take = std::move(take), why] {
-                if (!self) {
-                    return;
+            [self, work = std::move(work), why]() mutable {
+                if (self) {
+                    self->finishJudging(std::move(work), why);
                 }
-                self->judging_ = false;
-                self->take_ = take;
-                if (!why.isEmpty()) {
-                    emit self->failed(tr("The recording is kept, but its calls were not found. %1").arg(why));
-                } else {
-                    self->document_.keepTake(take);
-                }
-                emit self->judging(1.0);
-                emit self->judged(QString::fromStdString(take.name));
             },
             Qt::QueuedConnection);
     });
+}
+
+void TakeRecorder::finishJudging(Work work, const QString& why)
+{
+    judging_.erase(work.take.name);
+    const bool here = work.folder == document_.folder();
+    const auto& takes = document_.takes();
+    const auto kept = std::find_if(
+        takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == work.take.name; });
+    if (here && kept == takes.end()) {
+        emit judging(1.0); // it was thrown away meanwhile
+        return;
+    }
+    if (here) { // what was said of it meanwhile stays
+        work.take.remarks = kept->remarks;
+        work.take.pass = kept->pass;
+    }
+    if (!why.isEmpty()) {
+        emit failed(tr("The recording is kept, but its calls were not found. %1").arg(why));
+    } else {
+        keep(work);
+    }
+    emit judging(1.0);
+    if (here) {
+        emit judged(QString::fromStdString(work.take.name));
+    }
 }
 
 } // namespace brumefall::app

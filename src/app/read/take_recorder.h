@@ -9,10 +9,11 @@
 
 #include <QElapsedTimer>
 #include <QObject>
+#include <QThreadPool>
 #include <QTimer>
 
-#include <atomic>
 #include <memory>
+#include <set>
 
 namespace brumefall::app {
 
@@ -29,11 +30,15 @@ public:
     /// Stops both; the calls are then looked for in the background.
     void stop();
     [[nodiscard]] bool isRecording() const { return input_ != nullptr; }
-    [[nodiscard]] bool isJudging() const { return judging_; }
+    /// A take is being judged, or this one.
+    [[nodiscard]] bool isJudging() const { return !judging_.empty(); }
+    [[nodiscard]] bool isJudging(const std::string& take) const { return judging_.contains(take); }
     [[nodiscard]] double recorded_s() const;
 
     /// Looks for the calls of a kept take again, or for the first time after a crash.
     void judgeAgain(const stage::Take& take);
+    /// The same for every take of the open stage that was recorded and never judged.
+    void judgeWhatWasLeft();
 
 signals:
     void started();
@@ -51,7 +56,16 @@ private:
     [[nodiscard]] take::Clock fitClock() const;
     /// By how much the video lost time against the recording.
     [[nodiscard]] double stoodStill_s() const;
-    void judge(stage::Take take, pace::Pace pace);
+    /// All that a take needs to be judged and kept, whatever is open by then.
+    struct Work {
+        stage::Take take;
+        std::filesystem::path folder; ///< of its stage
+    };
+    void judge(Work work);
+    /// Keeps it where it belongs: in the open stage, or in the folder of the one that was open.
+    void keep(const Work& work);
+    void finishJudging(Work work, const QString& why);
+    [[nodiscard]] double stageTime() const;
 
     struct Pair {
         double recorded_s;
@@ -63,12 +77,14 @@ private:
     std::unique_ptr<media::VoiceInput> input_;
     std::unique_ptr<media::SoundWriter> writer_;
     QTimer waiting_;
-    stage::Take take_;
+    Work recording_;
+    Transport::Laid laid_; ///< of the video, since the take began
     std::vector<Pair> pairs_;
     std::vector<Pair> warm_up_; ///< wall clock and stage time while waiting
     QElapsedTimer since_start_;
     bool running_ = false;
-    bool judging_ = false;
+    std::set<std::string> judging_; ///< names of takes
+    QThreadPool pool_; ///< one take after another
 };
 
 /// A name for a take made now, also its file name: "2030-03-09 19.02.47".

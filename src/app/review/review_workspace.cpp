@@ -362,14 +362,14 @@ void ReviewWorkspace::showTake(const QString& name)
     const auto f = take::figures(take_->plan, take_->verdicts);
     const bool judged = !take_->verdicts.empty();
     judge_->setVisible(!judged);
-    judge_->setEnabled(!recorder_.isJudging());
+    judge_->setEnabled(!recorder_.isJudging(take_->name));
     summary_->setText(judged ? tr("%1 of %2 on time; %3 late, %4 early, %5 missed.")
                                    .arg(f.on_time)
                                    .arg(f.judged)
                                    .arg(f.late)
                                    .arg(f.early)
                                    .arg(f.missed)
-            : recorder_.isJudging() ? tr("Finding the calls\u2026")
+            : recorder_.isJudging(take_->name) ? tr("Finding the calls\u2026")
                                     : tr("Recorded, not judged yet."));
     if (judged && f.judged == 0) {
         summary_->setText(tr("No note of this stage was due in this take."));

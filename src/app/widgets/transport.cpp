@@ -31,7 +31,7 @@ Transport::Transport(Document& document, QObject* parent)
         setRate(1.0); // a new stage, a fresh clock
     });
     connect(&document_, &Document::planChanged, this, [this] {
-        if (const auto* pass = document_.pass()) {
+        if (const auto* pass = document_.pass(); pass != nullptr && !held_) {
             player_.setTurn(pass->turned_deg);
         }
         if (!player_.isPlaying()) {
@@ -39,14 +39,30 @@ Transport::Transport(Document& document, QObject* parent)
         }
     });
     connect(&document_, &Document::alongChanged, this, [this] {
+        if (held_) {
+            open_later_ = true;
+            return;
+        }
         player_.setRate(rate_);
         beginSteering();
         emit ticked(stageTime());
     });
 }
 
+void Transport::hold(bool held)
+{
+    held_ = held;
+    if (!held && std::exchange(open_later_, false)) {
+        openPass();
+    }
+}
+
 void Transport::openPass()
 {
+    if (held_) {
+        open_later_ = true;
+        return;
+    }
     const pace::Pass* pass = document_.pass();
     const QString file = document_.mediaFile();
     has_guide_ = false;
@@ -59,6 +75,12 @@ void Transport::openPass()
     open_file_ = file;
     player_.setTurn(pass->turned_deg);
     player_.open(file, pass->in_s);
+}
+
+Transport::Laid Transport::laid() const
+{
+    const pace::Pass* pass = document_.pass();
+    return {pass == nullptr ? 0.0 : pass->go_s, document_.retiming()};
 }
 
 double Transport::stageTime() const

@@ -35,6 +35,16 @@ public:
     void setGuide(const media::Sound& sound, double stage_s);
     [[nodiscard]] bool hasGuide() const { return has_guide_; }
 
+    /// What plays goes on as it is, whatever is chosen meanwhile, until it is let go again: a take.
+    void hold(bool held);
+    /// How what plays now is laid to the stage's clock, as a value.
+    struct Laid {
+        double go_s = 0.0;
+        pace::Retiming retiming;
+        [[nodiscard]] double stageTime(double media_s) const { return retiming.toAlong(media_s - go_s); }
+    };
+    [[nodiscard]] Laid laid() const;
+
     /// Plays from `from_s` and pauses at `to_s`, in stage time.
     void playStretch(double from_s, double to_s);
 
@@ -64,6 +74,8 @@ private:
     QElapsedTimer since_steering_; ///< wall clock that the retimed picture is held to
     double steered_from_s_ = 0.0;
     bool behind_ = false;
+    bool held_ = false;
+    bool open_later_ = false; ///< another pass was chosen while held
 };
 
 } // namespace brumefall::app

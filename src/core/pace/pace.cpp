@@ -226,6 +226,18 @@ std::vector<double> Pace::speeds(double step_m) const
     return values;
 }
 
+std::vector<Knot> Pace::knots(double least_m) const
+{
+    std::vector<Knot> out;
+    for (const double station_m : time_.x()) {
+        const bool last = station_m >= length_m_;
+        if (out.empty() || last || station_m - out.back().station_m >= least_m) {
+            out.push_back({station_m, time_.at(station_m)});
+        }
+    }
+    return out;
+}
+
 Pace Pace::warpedTo(std::span<const Knot> marks) const
 {
     const auto good = increasing(marks);

@@ -36,6 +36,7 @@ public:
     /// Slopes at 0, step, 2 step, … up to `last`, in one walk.
     [[nodiscard]] std::vector<double> slopesEvery(double step, double last) const;
     [[nodiscard]] bool empty() const { return x_.empty(); }
+    [[nodiscard]] const std::vector<double>& x() const { return x_; }
 
 private:
     [[nodiscard]] std::size_t segment(double x) const;
@@ -74,6 +75,8 @@ public:
     [[nodiscard]] double length_m() const { return length_m_; }
     [[nodiscard]] double duration_s() const { return time_.at(length_m_); }
     [[nodiscard]] bool empty() const { return time_.empty(); }
+    /// What this pace can be made of again: its own knots, or where they stand closer than `least_m`, fewer.
+    [[nodiscard]] std::vector<Knot> knots(double least_m = 0.0) const;
 
     /// This pace with its times bent so that it passes through every one of `marks`: between marks the
     /// rhythm of this pace is kept. Marks out of order are left out; empty marks give this pace.

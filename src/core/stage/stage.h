@@ -61,6 +61,7 @@ struct Take {
     std::string made_at; ///< ISO 8601, local time
     std::string reader; ///< the device that it was recorded from
     plan::Plan plan; ///< as it was
+    pace::Pace pace; ///< that it was read along; empty in takes of older versions
     take::Clock clock;
     double recorded_s = 0.0;
     std::string audio; ///< file name within takes/

@@ -297,6 +297,13 @@ Take readTake(const std::filesystem::path& file)
         take.made_at = json.value("made_at", "");
         take.reader = json.value("reader", "");
         take.plan = formats::planFromJson(json.at("plan"));
+        std::vector<pace::Knot> knots;
+        for (const Json& knot : json.value("pace", Json::array())) {
+            knots.push_back({knot.at(0).get<double>(), knot.at(1).get<double>()});
+        }
+        if (knots.size() > 1) {
+            take.pace = pace::Pace(knots);
+        }
         const Json clock = json.value("clock", Json::object());
         take.clock = {clock.value("offset_s", 0.0), positive(clock, "rate", 1.0)};
         take.recorded_s = json.value("recorded_s", 0.0);
@@ -320,6 +327,12 @@ void writeTake(const std::filesystem::path& file, const Take& take)
     json["made_at"] = take.made_at;
     json["reader"] = take.reader;
     json["plan"] = formats::planToJson(take.plan);
+    constexpr double kKnots_m = 10.0; // closer ones say nothing more
+    Json knots = Json::array();
+    for (const pace::Knot& knot : take.pace.empty() ? std::vector<pace::Knot>{} : take.pace.knots(kKnots_m)) {
+        knots.push_back({knot.station_m, knot.time_s});
+    }
+    json["pace"] = std::move(knots);
     json["clock"]["offset_s"] = take.clock.offset_s;
     json["clock"]["rate"] = take.clock.rate;
     json["recorded_s"] = take.recorded_s;

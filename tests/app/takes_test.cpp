@@ -1,0 +1,127 @@
+// A take is a value: whatever is opened, changed or recorded meanwhile, it is judged against what it was read
+// against, and kept where it belongs.
+
+#include "read/read_workspace.h"
+#include "stage/stage.h"
+#include "window.h"
+
+#include <QComboBox>
+#include <QPlainTextEdit>
+
+#include <algorithm>
+#include <cmath>
+
+using namespace brumefall;
+using namespace brumefall::app;
+
+namespace {
+
+class TakesTest : public support::Window {
+protected:
+    void SetUp() override
+    {
+        Window::SetUp();
+        openDemo();
+        window_->showWorkspace(MainWindow::kRead);
+        auto* input = find<QComboBox>("inputChoice");
+        input->setCurrentIndex(input->count() - 1); // the simulated reader
+    }
+    [[nodiscard]] Document& document() { return window_->document(); }
+    [[nodiscard]] TakeRecorder& recorder() { return window_->recorder(); }
+    [[nodiscard]] double now_s() { return window_->transport().stageTime(); }
+
+    /// Reads from `from_s` to `to_s`; `meanwhile` happens in the middle. Returns the take's file.
+    std::filesystem::path record(double from_s, double to_s, const std::function<void()>& meanwhile = {})
+    {
+        const auto before = stage::listJson(stage_ / "takes");
+        window_->transport().seekStage(from_s);
+        waitFor([&] { return std::abs(now_s() - from_s) < 0.2; }, 5000);
+        QSignalSpy started(&recorder(), &TakeRecorder::started);
+        press(Qt::Key_R);
+        EXPECT_TRUE(waitFor([&] { return started.count() > 0; }, 20000));
+        waitFor([&] { return recorder().recorded_s() > 0.5 * (to_s - from_s); }, 60000);
+        if (meanwhile) {
+            meanwhile();
+        }
+        EXPECT_TRUE(waitFor([&] { return recorder().recorded_s() > to_s - from_s; }, 60000));
+        window_->showWorkspace(MainWindow::kRead);
+        press(Qt::Key_R);
+        for (const auto& file : stage::listJson(stage_ / "takes")) {
+            if (std::find(before.begin(), before.end(), file) == before.end()) {
+                return file;
+            }
+        }
+        return {};
+    }
+
+    /// The largest of the distances between what was read and where the take says it was, in seconds.
+    static double worst_s(const stage::Take& take, const media::Reading& reading)
+    {
+        double worst = 0.0;
+        int compared = 0;
+        for (const auto& truth : reading.truth) {
+            const auto verdict = std::find_if(take.verdicts.begin(), take.verdicts.end(),
+                [&](const take::Verdict& v) { return v.id == truth.id; });
+            if (verdict != take.verdicts.end() && !verdict->outside_take
+                && verdict->timing != take::Timing::missed) {
+                worst = std::max(worst, std::abs(verdict->end_s - (reading.from_s + truth.span.end_s)));
+                ++compared;
+            }
+        }
+        return compared >= 3 ? worst : 1e9;
+    }
+};
+
+TEST_F(TakesTest, WhatIsChangedWhileOneReadsChangesNothingInTheTake)
+{
+    const auto file = record(47.0, 66.0, [this] {
+        document().choosePass(QStringLiteral("recce"));
+        document().setNotesText(QStringLiteral("left one\nright two"), QStringLiteral("Edit"));
+        auto pass = *document().pass();
+        pass.go_s += 7.0;
+        document().setPass(pass, QStringLiteral("Go"));
+        EXPECT_TRUE(recorder().isRecording());
+        EXPECT_TRUE(window_->transport().player().isPlaying());
+    });
+    const auto reading = window_->read().lastReading();
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    const auto take = stage::readTake(file);
+    EXPECT_EQ(take.pass, "stage");
+    EXPECT_EQ(take.plan.notes.size(), 67U) << "the plan that it was read against";
+    EXPECT_FALSE(take.pace.empty());
+    EXPECT_LT(worst_s(take, reading), 0.6);
+}
+
+TEST_F(TakesTest, ASecondTakeWhileTheFirstIsJudgedAndAnotherStageOpened)
+{
+    const auto first = record(47.0, 62.0);
+    const auto first_reading = window_->read().lastReading();
+    const auto second = record(72.0, 87.0);
+    const auto second_reading = window_->read().lastReading();
+    ASSERT_NE(first, second);
+    support::ScratchFolder elsewhere;
+    const auto other = support::copyDemo(elsewhere);
+    const auto there = stage::listJson(other / "takes").size();
+    ASSERT_TRUE(window_->openStage(QString::fromStdString(other.string())));
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 90000));
+    EXPECT_LT(worst_s(stage::readTake(first), first_reading), 0.6);
+    EXPECT_LT(worst_s(stage::readTake(second), second_reading), 0.6);
+    EXPECT_EQ(stage::listJson(other / "takes").size(), there) << "nothing went into the stage opened since";
+    EXPECT_EQ(document().takes().size(), there);
+}
+
+TEST_F(TakesTest, WhatWasRecordedAndNeverJudgedIsJudgedAtTheNextStart)
+{
+    const auto file = record(20.0, 34.0);
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    auto take = stage::readTake(file);
+    const auto judged = take.verdicts.size();
+    take.found.clear();
+    take.verdicts.clear();
+    stage::writeTake(file, take); // as a crash leaves it
+    ASSERT_TRUE(window_->openStage(QString::fromStdString(stage_.string())));
+    ASSERT_TRUE(waitFor([&] { return !stage::readTake(file).verdicts.empty(); }, 60000));
+    EXPECT_EQ(stage::readTake(file).verdicts.size(), judged);
+}
+
+} // namespace
