@@ -1,7 +1,9 @@
 #include "theme/theme.h"
+#include "widgets/gap_cascade.h"
 #include "widgets/gap_picture.h"
 #include "widgets/signs.h"
 
+#include <QFontMetricsF>
 #include <QImage>
 #include <QPainter>
 
@@ -122,6 +124,99 @@ TEST(GapPicture, TheLampIsDrawnForNowAndNothingElse)
     EXPECT_EQ(lampPixels(draw(scene)), 0);
     scene.now_s = 10.0;
     EXPECT_GT(lampPixels(draw(scene)), 200);
+}
+
+/// Every word of every note at every moment of the stage: `across_s` seconds in `size`.
+void expectWordsWhole(const stage::Prepared& prepared, QSizeF size, double across_s, bool take)
+{
+    GapScene scene;
+    scene.prepared = &prepared;
+    scene.plan = &prepared.plan;
+    std::vector<take::Verdict> verdicts(prepared.plan.notes.size());
+    scene.verdicts = take ? &verdicts : nullptr;
+    const QRectF rect({0.0, 0.0}, size);
+    for (double from_s = -5.0; from_s < prepared.plan.notes.back().end_s; from_s += 2.3) {
+        scene.from_s = from_s;
+        scene.to_s = from_s + across_s;
+        const auto cascade = cascadeOf(scene, rect);
+        const auto layout = gapLayout(scene, rect);
+        for (std::size_t i = 0; i < cascade.size(); ++i) {
+            const auto& note = cascade[i];
+            ASSERT_NE(note.letter_size, 0) << "no room for " << note.own.toStdString() << " at " << from_s
+                                           << " s in " << size.width() << " x " << size.height();
+            if (note.words.isEmpty()) {
+                continue; // the edge of the picture would cut it
+            }
+            const QString all = note.own + (note.after.isEmpty() ? "" : " " + note.after);
+            EXPECT_GE(note.words.width() + 0.5,
+                QFontMetricsF(typeface(note.letter_size)).horizontalAdvance(all));
+            EXPECT_GE(note.words.height(),
+                QFontMetricsF(typeface(note.letter_size)).tightBoundingRect(QStringLiteral("Hlgpy'")).height());
+            EXPECT_TRUE(rect.contains(note.words));
+            EXPECT_LE(note.bar.bottom(), layout.voice.bottom() + 0.5);
+            EXPECT_NEAR(note.words.left(), note.bar.left(), 0.5) << "where it begins to be said";
+            for (std::size_t j = 0; j < i; ++j) {
+                EXPECT_FALSE(cascade[j].words.intersects(note.words))
+                    << cascade[j].own.toStdString() << " / " << note.own.toStdString();
+            }
+        }
+    }
+}
+
+/// Twenty-four notes a minute, in calls of up to four.
+stage::Prepared denseStage()
+{
+    stage::Stage stage;
+    for (int i = 0; i < 15; ++i) {
+        stage.text += "left four long into right three tightens over crest 60\n"
+                      "caution hairpin left don't cut 30 right five into left two opens and right six 40\n";
+    }
+    const auto notes = stage::understand(stage).calls;
+    std::size_t count = 0;
+    for (const auto& call : notes) {
+        count += call.notes.size();
+    }
+    return stage::prepare(stage, nullptr, static_cast<double>(count) / 24.0 * 60.0);
+}
+
+TEST(GapCascade, EveryWordIsWholeAndUprightUpToTwentySecondsAcross)
+{
+    const std::filesystem::path demo = DEMO_FOLDER;
+    const auto stage = stage::readStage(demo / "stage.brumefall");
+    const auto pass = stage::readPass(demo / "passes" / "stage.json");
+    for (const auto& prepared : {stage::prepare(stage, &pass), denseStage()}) {
+        for (const double across_s : {8.0, 14.0, 20.0}) {
+            expectWordsWhole(prepared, {836, 396}, across_s, false); // in Plan at 1280 x 800
+            expectWordsWhole(prepared, {1144, 254}, across_s, true); // in Review
+        }
+        expectWordsWhole(prepared, {683, 250}, 14.0, false); // in Read, as it opens
+        expectWordsWhole(prepared, {683, 250}, 20.0, false);
+    }
+}
+
+TEST(GapCascade, TheNotesOfACallStepDownAndTheNextCallBeginsAtTheTop)
+{
+    const auto prepared = preparedStage();
+    GapScene scene;
+    scene.prepared = &prepared;
+    scene.plan = &prepared.plan;
+    scene.from_s = prepared.plan.calls.back().start_s - 2.0;
+    scene.to_s = scene.from_s + 16.0;
+    const auto cascade = cascadeOf(scene, {0, 0, 900, 360});
+    const auto layout = gapLayout(scene, {0, 0, 900, 360});
+    ASSERT_GE(cascade.size(), 2U);
+    const auto& first = cascade[cascade.size() - 2];
+    const auto& second = cascade.back();
+    EXPECT_EQ(first.own, QStringLiteral("left two"));
+    EXPECT_EQ(second.own, QStringLiteral("into right three"));
+    EXPECT_EQ(first.words.top(), layout.voice.top());
+    EXPECT_NEAR(second.words.top() - first.words.top(), layout.row_height, 0.1);
+    // where a note stands is the same wherever the picture has moved to
+    scene.from_s += 1.3;
+    scene.to_s += 1.3;
+    const auto moved = cascadeOf(scene, {0, 0, 900, 360});
+    EXPECT_EQ(moved.back().words.top(), second.words.top());
+    EXPECT_NEAR(second.words.left() - moved.back().words.left(), 900.0 * 1.3 / 16.0, 0.1);
 }
 
 TEST(GapPicture, AnEmptyPlanSaysWhatToDoNext)

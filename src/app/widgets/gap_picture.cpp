@@ -1,7 +1,7 @@
 #include "widgets/gap_picture.h"
 
+#include "widgets/gap_cascade.h"
 #include "widgets/road_rail.h"
-#include "widgets/words_in_box.h"
 
 #include <QFontMetricsF>
 #include <QObject>
@@ -37,6 +37,7 @@ public:
         , layout_(gapLayout(scene, rect))
         , scale_(scene, rect)
         , road_(scale_, layout_.road)
+        , cascade_(cascadeOf(scene, rect))
     {
     }
 
@@ -57,18 +58,13 @@ public:
             paintWindows();
         }
         road_.paint(p_, theme_);
+        paintTethers();
+        paintRailNames();
+        for (const CascadeNote& note : cascade_) {
+            paintNote(note);
+        }
         if (scene_.other != nullptr) {
             paintOther();
-        }
-        paintRailNames();
-        paintTethers();
-        for (const auto& call : plan_.calls) {
-            if (visible(call.start_s, call.end_s)) {
-                paintCall(call);
-            }
-        }
-        if (scene_.verdicts != nullptr) {
-            paintReadRow();
         }
         if (scene_.dragged && scene_.dragged->call < plan_.calls.size()) {
             paintDragged();
@@ -119,26 +115,21 @@ private:
             p_.fillRect(metrics.boundingRect(words).translated(at).adjusted(-2, 0, 3, 0), theme_.panel);
             p_.drawText(at, words);
         };
-        name(layout_.voice.top() - 5, take ? QObject::tr("as planned") : QObject::tr("voice"));
-        if (take) {
-            name(layout_.read.top() - 5, QObject::tr("as read"));
-        }
+        name(layout_.voice.top() - 2, take ? QObject::tr("voice: as planned, and below as read") : QObject::tr("voice"));
         name(layout_.road.bottom() - 4, QObject::tr("road"));
     }
 
-    /// The other plan's calls lie over this one's, as dashed outlines with a line from where they are now.
+    /// The other plan's notes lie over this one's bars, as dashed outlines.
     void paintOther()
     {
-        const QRectF& row = layout_.voice;
-        for (const auto& there : scene_.other->calls) {
-            if (!visible(there.start_s, there.end_s)) {
-                continue;
+        p_.setBrush(Qt::NoBrush);
+        p_.setPen(QPen(theme_.ink, 1.4, Qt::DashLine));
+        for (const CascadeNote& note : cascade_) {
+            if (note.note < scene_.other->notes.size()) {
+                const auto& there = scene_.other->notes[note.note];
+                p_.drawRect(QRectF(QPointF(x(there.start_s), note.bar.top() - 3.0),
+                    QPointF(x(there.end_s), note.bar.bottom() + 3.0)));
             }
-            const QRectF strip(
-                QPointF(x(there.start_s), row.top() - 7), QPointF(x(there.end_s), row.top() + 12));
-            p_.setBrush(Qt::NoBrush);
-            p_.setPen(QPen(theme_.ink, 1.4, Qt::DashLine));
-            p_.drawRoundedRect(strip, 3, 3);
         }
     }
 
@@ -200,11 +191,10 @@ private:
         p_.drawEllipse(QPointF(at, rect_.top() + kRulerHeight), 4.5, 4.5);
     }
 
-    /// The shelf of note `k` lies under the strip, in one of three steps so that neighbours stay apart.
+    /// The shelf of note `k` lies under the voice, in one of three steps so that neighbours stay apart.
     [[nodiscard]] double shelfTop(std::size_t k) const
     {
-        const QRectF& strip = scene_.verdicts != nullptr ? layout_.read : layout_.voice;
-        return strip.bottom() + 4.0 + 7.0 * static_cast<double>(k % 3);
+        return layout_.shelves.top() + 2.5 + 5.5 * static_cast<double>(k % 3);
     }
 
     void paintWindows()
@@ -225,39 +215,57 @@ private:
         }
     }
 
-    void paintCall(const plan::PlannedCall& call)
+    void paintNote(const CascadeNote& placed)
     {
-        const bool outline_only = scene_.verdicts != nullptr;
-        const QRectF strip(
-            QPointF(x(call.start_s), layout_.voice.top()), QPointF(x(call.end_s), layout_.voice.bottom()));
+        const auto& note = plan_.notes[placed.note];
+        const auto& call = plan_.calls[placed.call];
+        const bool chosen = note.id == scene_.selected;
         const bool now = scene_.now_s && *scene_.now_s >= call.start_s && *scene_.now_s <= call.end_s;
-        const bool pinned = call.first < plan_.notes.size() && plan_.notes[call.first].pinned;
-        p_.setBrush(now ? theme_.lamp_pale : outline_only ? theme_.panel : theme_.strip);
-        p_.setPen(QPen(outline_only ? theme_.quiet : theme_.ink, pinned ? 2.6 : 1.3));
-        p_.drawRoundedRect(strip, 3, 3);
-        for (std::size_t k = call.first; k < call.last; ++k) {
-            paintNoteInStrip(plan_.notes[k], layout_.voice, plan_.notes[k].start_s, plan_.notes[k].end_s,
-                k + 1 < call.last ? plan_.notes[k + 1].start_s : call.end_s);
+        if (!placed.words.isEmpty()) {
+            QColor ground = now ? theme_.lamp_pale : chosen ? theme_.shelf : theme_.panel;
+            ground.setAlpha(chosen ? 255 : 200); // a tether that passes behind is seen faintly
+            p_.fillRect(placed.words.adjusted(0, 0, 2, 0), ground);
+            p_.setFont(typeface(placed.letter_size));
+            p_.setPen(isMissed(placed.note) ? theme_.quiet : theme_.ink);
+            p_.drawText(placed.words.adjusted(kInset, 0, 2, 0), Qt::AlignLeft | Qt::AlignVCenter, placed.own);
+            p_.setPen(theme_.quiet);
+            p_.drawText(placed.words, Qt::AlignRight | Qt::AlignVCenter, placed.after);
         }
+        if (scene_.verdicts == nullptr) {
+            p_.setBrush(chosen || note.pinned ? theme_.ink : theme_.quiet);
+            p_.setPen(QPen(theme_.ink, note.pinned ? 2.4 : 1.0));
+            p_.drawRect(placed.bar);
+        } else {
+            p_.setBrush(theme_.panel);
+            p_.setPen(QPen(theme_.quiet, 1.0));
+            p_.drawRect(placed.bar);
+            paintReadBar(placed);
+        }
+        const QRectF& last = placed.read_bar.isEmpty() ? placed.bar : placed.read_bar;
+        p_.setPen(QPen(theme_.ink, chosen ? 3.0 : 2.0)); // the last syllable
+        p_.drawLine(last.topRight() - QPointF(0, 2), last.bottomRight());
     }
 
-    void paintNoteInStrip(
-        const plan::PlannedNote& note, const QRectF& row, double start_s, double end_s, double next_s)
+    [[nodiscard]] bool isMissed(std::size_t note) const
     {
-        const bool chosen = note.id == scene_.selected;
-        const QRectF own(QPointF(x(start_s), row.top()), QPointF(x(end_s), row.bottom()));
-        if (chosen) {
-            p_.setPen(Qt::NoPen);
-            p_.setBrush(theme_.shelf);
-            p_.drawRect(own.adjusted(1, 1, -1, -1));
+        return scene_.verdicts != nullptr && note < scene_.verdicts->size()
+            && (*scene_.verdicts)[note].timing == take::Timing::missed
+            && !(*scene_.verdicts)[note].outside_take;
+    }
+
+    /// Early is hollow, on time is solid, late is hatched, missed is a gap.
+    void paintReadBar(const CascadeNote& placed)
+    {
+        if (placed.note >= scene_.verdicts->size() || (*scene_.verdicts)[placed.note].outside_take) {
+            return;
         }
-        paintWords(p_, own, QString::fromStdString(note.spoken), theme_.ink, theme_.quiet);
-        if (!note.spoken_after.empty()) {
-            paintWords(p_, QRectF(QPointF(x(end_s), row.top()), QPointF(x(next_s), row.bottom())),
-                QString::fromStdString(note.spoken_after), theme_.quiet, theme_.quiet);
-        }
-        p_.setPen(QPen(theme_.ink, chosen ? 3.0 : 2.0)); // the last syllable
-        p_.drawLine(QPointF(x(end_s), row.top() + 2), QPointF(x(end_s), row.bottom() + 2));
+        const auto timing = (*scene_.verdicts)[placed.note].timing;
+        const bool missed = timing == take::Timing::missed;
+        p_.setPen(QPen(missed ? theme_.quiet : theme_.ink, 1.2, missed ? Qt::DotLine : Qt::SolidLine));
+        p_.setBrush(timing == take::Timing::on_time ? QBrush(theme_.ink)
+                : timing == take::Timing::late      ? QBrush(theme_.ink, Qt::BDiagPattern)
+                                                    : QBrush(Qt::NoBrush));
+        p_.drawRect(placed.read_bar);
     }
 
     /// From the end of a spoken note down to its action point.
@@ -273,22 +281,18 @@ private:
     [[nodiscard]] std::vector<Tether> tethers() const
     {
         std::vector<Tether> out;
-        const auto add = [&](const plan::PlannedNote& note, double end_s, double top, double lead_s,
-                             double lead_m, bool late) {
-            if (visible(std::min(end_s, note.act_s), std::max(end_s, note.act_s))) {
-                out.push_back({{x(end_s), top + 1}, {x(note.act_s), road_.y(note.act_s)}, lead_s, lead_m,
-                    late, note.id == scene_.selected});
-            }
-        };
-        for (std::size_t k = 0; k < plan_.notes.size(); ++k) {
-            const auto& note = plan_.notes[k];
+        for (const CascadeNote& placed : cascade_) {
+            const auto& note = plan_.notes[placed.note];
+            const QPointF act(x(note.act_s), road_.y(note.act_s));
+            const bool chosen = note.id == scene_.selected;
             if (scene_.verdicts == nullptr) {
-                add(note, note.end_s, layout_.voice.bottom(), note.lead_s, note.lead_m,
-                    note.status == plan::Status::late);
-            } else if (k < scene_.verdicts->size() && (*scene_.verdicts)[k].timing != take::Timing::missed) {
-                const auto& verdict = (*scene_.verdicts)[k];
-                add(note, verdict.end_s, layout_.read.bottom(), verdict.lead_s, verdict.lead_m,
-                    verdict.timing == take::Timing::late);
+                out.push_back({placed.bar.bottomRight(), act, note.lead_s, note.lead_m,
+                    note.status == plan::Status::late, chosen});
+            } else if (placed.note < scene_.verdicts->size()
+                && (*scene_.verdicts)[placed.note].timing != take::Timing::missed) {
+                const auto& verdict = (*scene_.verdicts)[placed.note];
+                out.push_back({placed.read_bar.bottomRight(), act, verdict.lead_s, verdict.lead_m,
+                    verdict.timing == take::Timing::late, chosen});
             }
         }
         return out;
@@ -326,8 +330,10 @@ private:
                 .arg(std::abs(tether.lead_s), 0, 'f', 1)
                 .arg(std::lround(std::abs(tether.lead_m)));
         const QFont f = typeface(type::kSmall, tether.chosen);
-        constexpr double kShare = 0.62; // of the way down
-        const QPointF at = tether.from + kShare * (tether.to - tether.from);
+        // below the words, where the line passes
+        const double y = layout_.figures.center().y();
+        const double share = (y - tether.from.y()) / std::max(1.0, tether.to.y() - tether.from.y());
+        const QPointF at = tether.from + share * (tether.to - tether.from);
         const QRectF box(at.x() + 6, at.y() - 10, QFontMetricsF(f).horizontalAdvance(text) + 6, 18);
         const bool free = std::none_of(taken.begin(), taken.end(),
             [&](const QRectF& other) { return other.adjusted(-4, 0, 4, 0).intersects(box); });
@@ -343,46 +349,6 @@ private:
         p_.drawText(box, Qt::AlignCenter, text);
     }
 
-    // --- the row as read ------------------------------------------------------------------------
-
-    void paintReadRow()
-    {
-        for (std::size_t k = 0; k < plan_.notes.size() && k < scene_.verdicts->size(); ++k) {
-            const auto& verdict = (*scene_.verdicts)[k];
-            const auto& note = plan_.notes[k];
-            if (verdict.outside_take) {
-                continue;
-            }
-            const bool missed = verdict.timing == take::Timing::missed;
-            const double start_s = missed ? note.start_s : verdict.start_s;
-            const double end_s = missed ? note.end_s : verdict.end_s;
-            if (!visible(start_s, end_s)) {
-                continue;
-            }
-            const QRectF box(
-                QPointF(x(start_s), layout_.read.top()), QPointF(x(end_s), layout_.read.bottom()));
-            if (missed) {
-                p_.setBrush(Qt::NoBrush);
-                p_.setPen(QPen(theme_.quiet, 1.2, Qt::DotLine));
-                p_.drawRect(box);
-                paintWords(p_, box, QObject::tr("missed"), theme_.quiet, theme_.quiet);
-                continue;
-            }
-            const bool chosen = note.id == scene_.selected;
-            p_.setPen(QPen(theme_.ink, chosen ? 2.6 : 1.2));
-            p_.setBrush(verdict.timing == take::Timing::on_time ? theme_.shelf : theme_.strip);
-            p_.drawRect(box);
-            if (verdict.timing == take::Timing::late) {
-                p_.setPen(Qt::NoPen);
-                p_.setBrush(QBrush(theme_.line, Qt::BDiagPattern));
-                p_.drawRect(box);
-            }
-            paintWords(p_, box, QString::fromStdString(note.spoken), theme_.ink, theme_.quiet);
-            p_.setPen(QPen(theme_.ink, 2.0));
-            p_.drawLine(QPointF(x(end_s), box.top()), QPointF(x(end_s), box.bottom() + 2));
-        }
-    }
-
     QPainter& p_;
     QRectF rect_;
     const GapScene& scene_;
@@ -391,6 +357,7 @@ private:
     GapLayout layout_;
     GapScale scale_;
     RoadRail road_;
+    std::vector<CascadeNote> cascade_;
 };
 
 } // namespace

@@ -40,14 +40,25 @@ double GapScene::shareAt(double time_s) const
 
 GapLayout gapLayout(const GapScene& scene, const QRectF& rect)
 {
-    const bool take = scene.verdicts != nullptr;
-    const double strip = std::clamp(rect.height() * (take ? 0.21 : 0.25), 40.0, 104.0);
-    const double top = rect.top() + kRulerHeight + 22.0;
+    constexpr double kRailName = 12.0;
+    constexpr double kRow = 22.5; // words at reading size, and the bar under them
+    constexpr double kRowOfTake = 27.0; // two bars
+    constexpr double kShelves = 20.0;
+    constexpr double kFigures = 18.0;
+    constexpr double kMostRows = 7.0;
     GapLayout layout;
-    layout.voice = {rect.left(), top, rect.width(), strip};
-    layout.read = take ? QRectF(rect.left(), top + strip + 20, rect.width(), strip) : QRectF();
-    const double road = std::clamp(rect.height() * (take ? 0.25 : 0.30), 70.0, 150.0);
+    const double road = std::clamp(rect.height() * 0.21, 46.0, 140.0);
     layout.road = {rect.left(), rect.bottom() - road - kMargin, rect.width(), road};
+    const double top = rect.top() + kRulerHeight + kRailName;
+    const double below = (scene.windows ? kShelves : 4.0) + (scene.figures ? kFigures : 0.0);
+    layout.row_height = scene.verdicts != nullptr ? kRowOfTake : kRow;
+    const double room = layout.road.top() - below - top;
+    layout.rows = static_cast<int>(std::clamp(room / layout.row_height, 1.0, kMostRows));
+    constexpr double kAiry = 5.0; // more between the rows where there is room
+    layout.row_height = std::clamp(room / layout.rows, layout.row_height, layout.row_height + kAiry);
+    layout.voice = {rect.left(), top, rect.width(), layout.rows * layout.row_height};
+    layout.shelves = {rect.left(), layout.voice.bottom(), rect.width(), scene.windows ? kShelves : 0.0};
+    layout.figures = {rect.left(), layout.road.top() - kFigures, rect.width(), kFigures};
     return layout;
 }
 

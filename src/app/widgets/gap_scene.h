@@ -50,8 +50,11 @@ struct GapScene {
 
 /// Where things are, for the mouse.
 struct GapLayout {
-    QRectF voice;
-    QRectF read;
+    QRectF voice; ///< all rows of the cascade
+    int rows = 1;
+    double row_height = 0.0;
+    QRectF shelves; ///< the windows
+    QRectF figures; ///< the leads, on the way down
     QRectF road;
 };
 

@@ -2,8 +2,8 @@
 
 #include "plan/limits.h"
 #include "widgets/keys.h"
-#include "widgets/words_in_box.h"
 
+#include <QFontMetricsF>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
@@ -102,10 +102,25 @@ QRectF GapView::callRect(std::size_t call) const
         QPointF(x(planned.start_s), layout.voice.top()), QPointF(x(planned.end_s), layout.voice.bottom())};
 }
 
+std::optional<CascadeNote> GapView::noteAt(const QPointF& point) const
+{
+    constexpr double kNear = 3.0; // a bar is thin
+    for (const CascadeNote& note : cascadeOf(scene_, rect())) {
+        const QRectF bars = note.bar.united(note.read_bar).adjusted(-kNear, -kNear, kNear, kNear);
+        if (note.words.contains(point) || bars.contains(point)) {
+            return note;
+        }
+    }
+    return {};
+}
+
 int GapView::callAt(const QPointF& point) const
 {
     if (scene_.plan == nullptr) {
         return -1;
+    }
+    if (const auto note = noteAt(point)) {
+        return static_cast<int>(note->call);
     }
     for (std::size_t c = 0; c < scene_.plan->calls.size(); ++c) {
         if (callRect(c).contains(point)) {
@@ -119,8 +134,14 @@ void GapView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     paintGap(painter, rect(), scene_, theme());
-    paintHint(painter, rect(), movable_ ? tr("+ \u2212 zoom, Shift+click a stretch") : tr("+ \u2212 zoom"),
-        theme());
+    // what the hands can do, on the line above the words
+    const QString hint = movable_ ? tr("+ \u2212 zoom, Shift+click a stretch") : tr("+ \u2212 zoom");
+    painter.setFont(typeface(type::kTiny));
+    painter.setPen(theme().quiet);
+    constexpr double kEdge = 8.0;
+    painter.drawText(QPointF(width() - QFontMetricsF(painter.font()).horizontalAdvance(hint) - kEdge,
+                         gapLayout(scene_, rect()).voice.top() - 3.0),
+        hint);
 }
 
 void GapView::wheelEvent(QWheelEvent* event)
@@ -206,6 +227,11 @@ void GapView::clickAt(const QPointF& point, bool extend)
         return;
     }
     const double t = timeAt(point.x());
+    if (const auto note = noteAt(point)) {
+        const auto id = QString::fromStdString(scene_.plan->notes[note->note].id);
+        extend ? emit noteReached(id) : emit noteClicked(id);
+        return;
+    }
     const auto layout = gapLayout(scene_, rect());
     const bool on_road = point.y() >= layout.road.top();
     const plan::PlannedNote* nearest = nullptr;

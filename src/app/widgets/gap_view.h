@@ -1,10 +1,12 @@
 /// The gap picture as a widget: zoom, pan, choose a note, move a call.
 #pragma once
 
+#include "widgets/gap_cascade.h"
 #include "widgets/gap_picture.h"
 
 #include <QWidget>
 
+#include <optional>
 #include <utility>
 
 namespace brumefall::app {
@@ -46,6 +48,8 @@ private:
     /// The span as it lies on the axis, and moved there: seconds, or metres.
     [[nodiscard]] std::pair<double, double> span() const;
     void showAlong(double from, double to);
+    /// The note whose words or bar lie there.
+    [[nodiscard]] std::optional<CascadeNote> noteAt(const QPointF& point) const;
     [[nodiscard]] int callAt(const QPointF& point) const;
     void clickAt(const QPointF& point, bool extend);
     /// Where a dragged call would start, held for a while at the ends of its windows.

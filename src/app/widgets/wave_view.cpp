@@ -2,7 +2,7 @@
 
 #include "theme/theme.h"
 #include "widgets/keys.h"
-#include "widgets/words_in_box.h"
+#include "widgets/hint.h"
 
 #include <QMouseEvent>
 #include <QPainter>
