@@ -12,8 +12,13 @@ extern "C" {
 
 #include <algorithm>
 #include <chrono>
+#include <cstdlib>
+#include <filesystem>
 #include <memory>
+#include <set>
 #include <utility>
+
+#include <unistd.h>
 
 namespace brumefall::media {
 namespace {
@@ -25,13 +30,35 @@ struct DecoderFreer {
 };
 using Decoder = std::unique_ptr<ps_decoder_t, DecoderFreer>;
 
+/// A file with `content` that is gone with this.
+class ScratchFile {
+public:
+    explicit ScratchFile(const std::string& content)
+    {
+        const int file = mkstemp(path_.data());
+        if (file >= 0) {
+            const auto written = ::write(file, content.data(), content.size());
+            static_cast<void>(written); // the decoder says what it lacks
+            ::close(file);
+        }
+    }
+    ScratchFile(const ScratchFile&) = delete;
+    ScratchFile& operator=(const ScratchFile&) = delete;
+    ~ScratchFile() { ::unlink(path_.c_str()); }
+    [[nodiscard]] const std::string& path() const { return path_; }
+
+private:
+    std::string path_ = (std::filesystem::temp_directory_path() / "brumefall-XXXXXX").string();
+};
+
 Decoder makeDecoder()
 {
     err_set_logfp(nullptr);
     const std::string folder = kSpeechModelFolder;
+    const ScratchFile fillers(fillerDictionary());
     cmd_ln_t* config = cmd_ln_init(nullptr, ps_args(), TRUE, "-hmm", (folder + "/en-us").c_str(), "-dict",
-        (folder + "/cmudict-en-us.dict").c_str(), "-beam", "1e-75", "-wbeam", "1e-75", "-pbeam", "1e-75",
-        "-remove_silence", "no", "-bestpath", "no", nullptr);
+        (folder + "/cmudict-en-us.dict").c_str(), "-fdict", fillers.path().c_str(), "-beam", "1e-60", "-wbeam",
+        "1e-60", "-pbeam", "1e-60", "-maxhmmpf", "4000", "-fsgusefiller", "no", "-remove_silence", "no", "-bestpath", "no", nullptr);
     Decoder decoder(config == nullptr ? nullptr : ps_init(config));
     if (config != nullptr) {
         cmd_ln_free_r(config);
@@ -47,18 +74,52 @@ struct HeardWord {
     take::Span span;
 };
 
-std::vector<HeardWord> heardWords(ps_decoder_t* decoder)
-{
-    std::vector<HeardWord> heard;
-    for (ps_seg_t* segment = ps_seg_iter(decoder); segment != nullptr; segment = ps_seg_next(segment)) {
-        WordPlace place;
-        if (!parseName(ps_seg_word(segment), place)) {
-            continue;
+/// What a piece of a recording was found to be.
+struct Heard {
+    std::vector<HeardWord> words;
+    double notes_s = 0.0; ///< how much of it is said of the notes
+    double talk_s = 0.0; ///< and how much is something else
+
+    /// Most of what is said in it is the notes.
+    [[nodiscard]] bool isReading() const
+    {
+        constexpr double kShare = 0.5;
+        return notes_s >= kShare * (notes_s + talk_s);
+    }
+    /// Notes that follow each other, few left out and few said again: chance does not make that.
+    [[nodiscard]] bool isInOrder() const
+    {
+        constexpr std::size_t kFew = 4;
+        constexpr double kShare = 0.6;
+        constexpr double kAgain = 1.4;
+        std::set<std::size_t> notes;
+        std::size_t readings = 0;
+        for (const HeardWord& word : words) {
+            notes.insert(word.place.note);
+            readings += !word.place.after && word.place.word == 0 ? 1 : 0;
         }
+        const auto count = static_cast<double>(notes.size());
+        return notes.size() >= kFew && static_cast<double>(readings) <= kAgain * count
+            && count >= kShare * static_cast<double>(*notes.rbegin() - *notes.begin() + 1);
+    }
+};
+
+Heard heardBy(ps_decoder_t* decoder, double from_s)
+{
+    Heard heard;
+    for (ps_seg_t* segment = ps_seg_iter(decoder); segment != nullptr; segment = ps_seg_next(segment)) {
+        const std::string_view name = ps_seg_word(segment);
         int first = 0;
         int last = 0;
         ps_seg_frames(segment, &first, &last);
-        heard.push_back({place, {first * kFrame_s, (last + 1) * kFrame_s}});
+        const double length_s = (last + 1 - first) * kFrame_s;
+        WordPlace place;
+        if (parseName(name, place)) {
+            heard.words.push_back({place, {from_s + first * kFrame_s, from_s + (last + 1) * kFrame_s}});
+            heard.notes_s += length_s;
+        } else if (name.starts_with("++")) {
+            heard.talk_s += length_s;
+        }
     }
     return heard;
 }
@@ -66,12 +127,12 @@ std::vector<HeardWord> heardWords(ps_decoder_t* decoder)
 /// Puts heard words together to readings of notes: full ones, further ones, broken-off ones.
 class Collector {
 public:
-    Collector(const std::vector<ExpectedNote>& expected, const Grammar& grammar)
-        : grammar_(grammar)
-        , found_(expected.size())
+    explicit Collector(const std::vector<ExpectedNote>& expected)
+        : found_(expected.size())
     {
         for (std::size_t k = 0; k < expected.size(); ++k) {
             found_[k].id = expected[k].id;
+            own_words_.push_back(wordsOf(expected[k].spoken));
         }
     }
 
@@ -87,7 +148,7 @@ public:
             close();
         }
         open_.push_back(word);
-        if (word.place.word + 1 == grammar_.ownWords(word.place.note).size()) {
+        if (word.place.word + 1 == own_words_[word.place.note].size()) {
             close();
         }
     }
@@ -96,6 +157,8 @@ public:
     std::vector<take::FoundNote> finish(double length_s)
     {
         dropCutOffLikeness(length_s);
+        dropStrays();
+        dropBabble();
         open_.clear(); // what the end of the take cut off was not begun again
         for (take::FoundNote& note : found_) {
             note.restarted = note.restarted && note.read; // broken off and not begun again is missed
@@ -121,6 +184,54 @@ private:
         }
     }
 
+    /// A note heard far from others was hardly read: of what is no reading of this stage some always sounds
+    /// like a note.
+    void dropStrays()
+    {
+        constexpr std::size_t kAround = 4;
+        std::vector<std::size_t> read;
+        for (std::size_t k = 0; k < found_.size(); ++k) {
+            if (found_[k].read) {
+                read.push_back(k);
+            }
+        }
+        std::vector<std::size_t> strays;
+        for (const std::size_t k : read) {
+            const std::size_t first = std::max(read.front(), k > kAround ? k - kAround : 0);
+            const std::size_t last = std::min(read.back(), k + kAround);
+            const auto near = std::count_if(
+                read.begin(), read.end(), [&](std::size_t other) { return other >= first && other <= last; });
+            if (2 * static_cast<std::size_t>(near) < last - first + 1) {
+                strays.push_back(k);
+            }
+        }
+        for (const std::size_t k : strays) {
+            take::FoundNote unread;
+            unread.id = found_[k].id;
+            found_[k] = std::move(unread);
+        }
+    }
+
+    /// Where more was said again than was said at all, nobody read.
+    void dropBabble()
+    {
+        constexpr std::size_t kSome = 5;
+        std::size_t read = 0;
+        std::size_t again = 0;
+        for (const take::FoundNote& note : found_) {
+            read += note.read ? 1 : 0;
+            again += note.repeats.size();
+        }
+        if (again <= std::max(kSome, read)) {
+            return;
+        }
+        for (take::FoundNote& note : found_) {
+            take::FoundNote unread;
+            unread.id = note.id;
+            note = std::move(unread);
+        }
+    }
+
     void close()
     {
         if (open_.empty()) {
@@ -128,7 +239,7 @@ private:
         }
         const std::size_t k = open_.front().place.note;
         take::FoundNote& note = found_[k];
-        const auto& words = grammar_.ownWords(k);
+        const auto& words = own_words_[k];
         const take::Span span{open_.front().span.start_s, open_.back().span.end_s};
         const bool complete = open_.back().place.word + 1 == words.size();
         if (!complete) {
@@ -148,9 +259,121 @@ private:
         open_.clear();
     }
 
-    const Grammar& grammar_;
+    std::vector<std::vector<std::string>> own_words_;
     std::vector<take::FoundNote> found_;
     std::vector<HeardWord> open_;
+};
+
+/// Searches a recording piece by piece, each for the notes that are due around where the reader is: what else is
+/// heard in one piece cannot lead the search astray in the next.
+class PieceSearch {
+public:
+    PieceSearch(const Condensed& condensed, const std::vector<ExpectedNote>& expected)
+        : condensed_(condensed)
+        , expected_(expected)
+        , decoder_(makeDecoder())
+        , grammar_(decoder_.get(), expected)
+    {
+    }
+
+    /// Everything that was heard, in its order, at its time in the recording. Stops early where `progress` says
+    /// so.
+    std::vector<HeardWord> search(const Progress& progress)
+    {
+        std::vector<HeardWord> all;
+        const double length_s = static_cast<double>(condensed_.samples.size()) / kAlignRate_hz;
+        double from_s = 0.0;
+        std::size_t at = 0;
+        bool anywhere = true;
+        while (from_s < length_s) {
+            if (progress && !progress(from_s / length_s)) {
+                break;
+            }
+            const double to_s = std::min(from_s + kPiece_s, length_s);
+            auto heard = hear(from_s, to_s, at, anywhere).words;
+            if (to_s >= length_s) {
+                all.insert(all.end(), heard.begin(), heard.end());
+                break;
+            }
+            const std::size_t seam = seamOf(heard, to_s - kUnsure_s);
+            if (seam < heard.size()) {
+                at = heard[seam].place.note;
+                anywhere = false;
+                from_s = heard[seam].span.start_s - kBefore_s;
+                all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
+            } else { // nothing of the notes in all of it
+                from_s = to_s - kUnsure_s;
+            }
+        }
+        return all;
+    }
+
+private:
+    static constexpr double kPiece_s = 24.0;
+    static constexpr double kUnsure_s = 5.0; ///< of a piece's end: what comes next may change it
+    static constexpr double kBefore_s = 0.06;
+    static constexpr double kSomething_s = 2.0; ///< of speech in a piece
+    static constexpr std::size_t kBack = 6;
+    static constexpr std::size_t kAhead = 40;
+
+    /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be unlike
+    /// the model's: then talk is made dear, and what is found counts if it is in order.
+    Heard hear(double from_s, double to_s, std::size_t at, bool anywhere)
+    {
+        constexpr double kDearTalk = -60.0;
+        Grammar::Window window{at > kBack ? at - kBack : 0,
+            std::min(expected_.size(), anywhere ? expected_.size() : at + kAhead), at, anywhere};
+        if (strange_voice_) {
+            window.talk_phone = kDearTalk;
+        }
+        Heard heard = decode(from_s, to_s, window);
+        if (!strange_voice_ && !heard.isReading() && heard.notes_s + heard.talk_s > kSomething_s) {
+            window.talk_phone = kDearTalk;
+            Heard again = decode(from_s, to_s, window);
+            if (again.isInOrder()) {
+                strange_voice_ = true;
+                return again;
+            }
+        }
+        return heard;
+    }
+
+    Heard decode(double from_s, double to_s, const Grammar::Window& window)
+    {
+        grammar_.use(window);
+        const auto first = static_cast<std::size_t>(std::max(0.0, from_s) * kAlignRate_hz);
+        const auto last = std::min(condensed_.samples.size(), static_cast<std::size_t>(to_s * kAlignRate_hz));
+        ps_start_utt(decoder_.get());
+        ps_process_raw(decoder_.get(), condensed_.samples.data() + first, last - first, FALSE, TRUE);
+        ps_end_utt(decoder_.get());
+        return heardBy(decoder_.get(), static_cast<double>(first) / kAlignRate_hz);
+    }
+
+    /// The first word of the last note that was heard whole before `sure_s`: the next piece begins with it. Not
+    /// the first one of the piece, so that the search goes on.
+    [[nodiscard]] std::size_t seamOf(const std::vector<HeardWord>& heard, double sure_s) const
+    {
+        for (std::size_t i = heard.size(); i-- > 1;) {
+            const WordPlace& place = heard[i].place;
+            const bool begins = !place.after && place.word == 0;
+            const auto own = grammar_.ownWords(place.note).size();
+            if (!begins || i + own > heard.size()) {
+                continue;
+            }
+            const WordPlace& end = heard[i + own - 1].place;
+            if (end.note == place.note && !end.after && end.word + 1 == own
+                && heard[i + own - 1].span.end_s < sure_s) {
+                return i;
+            }
+        }
+        return heard.size();
+    }
+
+    const Condensed& condensed_;
+    const std::vector<ExpectedNote>& expected_;
+    Decoder decoder_;
+    Grammar grammar_;
+    bool strange_voice_ = false; ///< the model's phones fit it ill, so that talk always would explain it better
 };
 
 } // namespace
@@ -173,19 +396,10 @@ Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, c
         return out;
     }
     const Sound at_rate = resampled(sound, kAlignRate_hz);
-    const Decoder decoder = makeDecoder();
-    Grammar grammar(decoder.get(), expected);
-    grammar.use();
-    Collector collector(expected, grammar);
-    if (progress && !progress(0.05)) {
-        out.notes = collector.finish(at_rate.duration_s());
-        return out;
-    }
-    ps_start_utt(decoder.get());
     const Condensed condensed = condense(at_rate);
-    ps_process_raw(decoder.get(), condensed.samples.data(), condensed.samples.size(), FALSE, TRUE);
-    ps_end_utt(decoder.get());
-    for (HeardWord& word : heardWords(decoder.get())) {
+    PieceSearch search(condensed, expected);
+    Collector collector(expected);
+    for (HeardWord& word : search.search(progress)) {
         word.span.start_s = condensed.originalTime(word.span.start_s);
         word.span.end_s = condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
         collector.add(word);

@@ -2,21 +2,49 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 #include <random>
+#include <utility>
 
 namespace brumefall::media {
 namespace {
 
 constexpr std::size_t kEnergyFrame = kAlignRate_hz / 100;
 
-/// Energy of each hundredth of a second, in dB.
-std::vector<float> energies(const Sound& sound)
+/// Without what lies below speech (hum, rumble), as it would be taken for speech and hide it: two Butterworth
+/// sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).
+std::vector<float> withoutRumble(const std::vector<std::int16_t>& samples)
 {
-    std::vector<float> out(sound.samples.size() / kEnergyFrame);
+    constexpr double kCut_hz = 150.0;
+    std::vector<float> out(samples.begin(), samples.end());
+    const double k = std::tan(std::numbers::pi * kCut_hz / kAlignRate_hz);
+    for (const double damping : {1.8477590650, 0.7653668647}) { // of a fourth order
+        const double norm = 1.0 / (1.0 + damping * k + k * k);
+        const double a1 = 2.0 * (k * k - 1.0) * norm;
+        const double a2 = (1.0 - damping * k + k * k) * norm;
+        double x1 = 0.0;
+        double x2 = 0.0;
+        double y1 = 0.0;
+        double y2 = 0.0;
+        for (float& sample : out) {
+            const double x = sample;
+            const double y = norm * (x - 2.0 * x1 + x2) - a1 * y1 - a2 * y2;
+            x2 = std::exchange(x1, x);
+            y2 = std::exchange(y1, y);
+            sample = static_cast<float>(y);
+        }
+    }
+    return out;
+}
+
+/// Energy of each hundredth of a second, in dB.
+std::vector<float> energies(const std::vector<float>& samples)
+{
+    std::vector<float> out(samples.size() / kEnergyFrame);
     for (std::size_t f = 0; f < out.size(); ++f) {
         double sum = 0.0;
         for (std::size_t i = f * kEnergyFrame; i < (f + 1) * kEnergyFrame; ++i) {
-            sum += static_cast<double>(sound.samples[i]) * sound.samples[i];
+            sum += static_cast<double>(samples[i]) * samples[i];
         }
         out[f] = static_cast<float>(10.0 * std::log10(1.0 + sum / kEnergyFrame));
     }
@@ -56,7 +84,7 @@ double gainFor(std::vector<float> energy)
     constexpr double kWished_dB = 76.0;
     const auto loud = energy.begin() + static_cast<std::ptrdiff_t>(energy.size() - 1 - energy.size() / 20);
     std::nth_element(energy.begin(), loud, energy.end());
-    return std::clamp(std::pow(10.0, (kWished_dB - static_cast<double>(*loud)) / 20.0), 0.1, 30.0);
+    return std::clamp(std::pow(10.0, (kWished_dB - static_cast<double>(*loud)) / 20.0), 0.1, 1000.0);
 }
 
 } // namespace
@@ -76,14 +104,17 @@ double Condensed::originalTime(double condensed_s) const
 Condensed condense(const Sound& sound)
 {
     constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
-    const auto energy = energies(sound);
+    const auto samples = withoutRumble(sound.samples);
+    const auto energy = energies(samples);
     const auto silent = silentFrames(energy);
+    const double gain = gainFor(energy);
     Condensed out;
+    std::vector<float> kept;
     std::size_t from = 0; // sample
     const auto keepUntil = [&](std::size_t sample) {
-        out.pieces.push_back({out.samples.size(), from});
-        out.samples.insert(out.samples.end(), sound.samples.begin() + static_cast<std::ptrdiff_t>(from),
-            sound.samples.begin() + static_cast<std::ptrdiff_t>(sample));
+        out.pieces.push_back({kept.size(), from});
+        kept.insert(kept.end(), samples.begin() + static_cast<std::ptrdiff_t>(from),
+            samples.begin() + static_cast<std::ptrdiff_t>(sample));
     };
     std::size_t f = 0;
     while (f < silent.size()) {
@@ -97,15 +128,15 @@ Condensed condense(const Sound& sound)
         }
         f = std::max(end, f + 1);
     }
-    keepUntil(sound.samples.size());
-    out.samples.resize(out.samples.size() + kAfterEnd_s * kAlignRate_hz, 0); // room to end a word cut off
+    keepUntil(samples.size());
+    kept.resize(kept.size() + kAfterEnd_s * kAlignRate_hz, 0.0F); // room to end a word cut off
     // silence without any noise is like nothing that the model has heard; a steady hiss makes it so
     std::minstd_rand random(1);
     std::normal_distribution<double> hiss(0.0, kHiss);
-    const double gain = gainFor(energy);
-    for (auto& sample : out.samples) {
+    out.samples.reserve(kept.size());
+    for (const float sample : kept) {
         const double heard = gain * static_cast<double>(sample) + hiss(random);
-        sample = static_cast<std::int16_t>(std::clamp(heard, -32768.0, 32767.0));
+        out.samples.push_back(static_cast<std::int16_t>(std::clamp(heard, -32768.0, 32767.0)));
     }
     return out;
 }

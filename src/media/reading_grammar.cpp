@@ -8,6 +8,7 @@ extern "C" {
 }
 
 #include <algorithm>
+#include <array>
 #include <cctype>
 #include <charconv>
 #include <sstream>
@@ -24,21 +25,12 @@ constexpr double kNoDistance = -3.0; ///< leaving out the distance
 constexpr double kNoJoiner = -4.0; ///< leaving out "into"
 constexpr double kTakeEdge = -14.0; ///< beginning after the first note, ending before the last
 constexpr double kFarthest = -64.0; ///< no skip costs more, so that it stays inside the beam
+constexpr double kBackMore = -4.0; ///< going back by one note more
 constexpr std::size_t kLongestSkip = 40;
 
-std::vector<std::string> wordsOf(const std::string& text)
-{
-    std::vector<std::string> words;
-    std::istringstream stream(text);
-    std::string word;
-    while (stream >> word) {
-        std::erase_if(word, [](unsigned char c) { return !std::isalnum(c) && c != '\''; });
-        if (!word.empty()) {
-            words.push_back(word);
-        }
-    }
-    return words;
-}
+/// A few phones of every kind explain talk well enough, in half the time that all 39 take.
+constexpr std::array<std::string_view, 18> kTalkPhones{"AA", "AE", "AH", "AO", "EH", "IH", "IY", "OW", "UW", "D", "F",
+    "K", "L", "M", "N", "R", "S", "T"};
 
 bool isJoiner(const std::string& word)
 {
@@ -66,32 +58,101 @@ bool parseName(std::string_view name, WordPlace& place)
     return std::from_chars(note.ptr + 1, end, place.word).ec == std::errc();
 }
 
+std::vector<std::string> wordsOf(const std::string& text)
+{
+    std::vector<std::string> words;
+    std::istringstream stream(text);
+    std::string word;
+    while (stream >> word) {
+        std::erase_if(word, [](unsigned char c) { return !std::isalnum(c) && c != '\''; });
+        if (!word.empty()) {
+            words.push_back(word);
+        }
+    }
+    return words;
+}
+
+std::string fillerDictionary()
+{
+    std::string text = "<s> SIL\n</s> SIL\n<sil> SIL\n[NOISE] +NSN+\n[SPEECH] +SPN+\n";
+    for (const std::string_view phone : kTalkPhones) {
+        text += "++" + std::string(phone) + "++ " + std::string(phone) + "\n";
+    }
+    return text;
+}
+
 Grammar::Grammar(ps_decoder_t* decoder, const std::vector<ExpectedNote>& expected)
     : decoder_(decoder)
     , expected_(expected)
 {
-    int state = static_cast<int>(expected.size()) + 1;
     for (const ExpectedNote& note : expected) {
         own_.push_back(wordsOf(note.spoken));
         after_.push_back(wordsOf(note.spoken_after));
-        inner_.push_back(state);
-        state += static_cast<int>(own_.back().size() + after_.back().size());
     }
     addPronunciations();
-    fsg_ = fsg_model_init("stage", ps_get_logmath(decoder), 1.0F, state);
-    fsg_->start_state = 0;
-    fsg_->final_state = static_cast<int>(expected.size());
-    for (std::size_t k = 0; k < expected.size(); ++k) {
-        addNote(k);
-    }
-    addSkips();
 }
 
-void Grammar::use()
+void Grammar::use(const Window& window)
 {
+    States states;
+    states.first = window.first;
+    states.last = window.last;
+    int count = static_cast<int>(window.last - window.first) + 1;
+    for (std::size_t k = window.first; k < window.last; ++k) {
+        states.inner.push_back(count);
+        count += static_cast<int>(own_[k].size() + after_[k].size());
+    }
+    states.begin = count++;
+    states.end = count++;
+    make(count);
+    fsg_->start_state = states.begin;
+    fsg_->final_state = states.end;
+    for (std::size_t k = window.first; k < window.last; ++k) {
+        addNote(states, k);
+    }
+    for (std::size_t k = window.first; k <= window.last; ++k) {
+        addTalk(states.before(k), window.talk_phone);
+        null(states.before(k), states.end, 0.0);
+        addSkipsFrom(states, states.before(k), k, 0.0);
+        const double away = static_cast<double>(k > window.at ? k - window.at : window.at - k);
+        const double misses = k == window.at ? 0.0
+            : window.anywhere                ? kTakeEdge
+            : k > window.at                  ? kSkipFirst + kSkipMore * (away - 1.0)
+                                             : kRepeat + kBackMore * (away - 1.0);
+        null(states.begin, states.before(k), std::max(misses, kFarthest));
+    }
+    give();
+}
+
+void Grammar::make(int states)
+{
+    fsg_ = fsg_model_init("stage", ps_get_logmath(decoder_), 1.0F, states);
+}
+
+void Grammar::give()
+{
+    addSilence();
     ps_set_fsg(decoder_, "stage", fsg_);
     ps_set_search(decoder_, "stage");
     fsg_model_free(fsg_); // the decoder keeps its own reference
+    fsg_ = nullptr;
+}
+
+/// Silence and noise may stand anywhere.
+void Grammar::addSilence()
+{
+    constexpr float kSilence = 0.005F;
+    constexpr float kNoise = 1e-8F;
+    fsg_model_add_silence(fsg_, "<sil>", -1, kSilence);
+    fsg_model_add_silence(fsg_, "[NOISE]", -1, kNoise);
+}
+
+void Grammar::addTalk(int state, double talk_phone)
+{
+    for (const std::string_view phone : kTalkPhones) {
+        const int word = fsg_model_word_add(fsg_, ("++" + std::string(phone) + "++").c_str());
+        fsg_model_trans_add(fsg_, state, state, log(talk_phone), word);
+    }
 }
 
 int Grammar::log(double natural) const
@@ -138,22 +199,23 @@ void Grammar::transition(int from, int to, double log_probability, const WordPla
     fsg_model_trans_add(fsg_, from, to, log(log_probability), word);
 }
 
-void Grammar::addNote(std::size_t k)
+void Grammar::addNote(const States& states, std::size_t k)
 {
-    const int before = static_cast<int>(k);
+    const int before = states.before(k);
     const int next = before + 1;
+    const int inner = states.inner[k - states.first];
     const auto& own = own_[k];
     const auto& after = after_[k];
     int at = before;
     for (std::size_t w = 0; w < own.size(); ++w) {
         const bool ends_note = w + 1 == own.size() && after.empty();
-        const int to = ends_note ? next : inner_[k] + static_cast<int>(w);
+        const int to = ends_note ? next : inner + static_cast<int>(w);
         transition(at, to, 0.0, {k, w, false});
         if (w == 1 && isJoiner(own[0])) {
             transition(before, to, kNoJoiner, {k, 1, false});
         }
         if (w + 1 < own.size()) {
-            null(to, static_cast<int>(expected_.size()), kTakeEdge); // stopped in the middle of a note
+            null(to, states.end, kTakeEdge); // stopped in the middle of a note
         }
         if (w + 1 < own.size() && w > 0) {
             null(to, before, kBreakOff);
@@ -166,10 +228,11 @@ void Grammar::addNote(std::size_t k)
     }
     // null transitions do not chain: leaving the distance out and skipping on are one
     null(at, next, kNoDistance);
-    addSkipsFrom(at, static_cast<std::size_t>(next), kNoDistance);
+    null(at, states.end, 0.0);
+    addSkipsFrom(states, at, k + 1, kNoDistance);
     for (std::size_t w = 0; w < after.size(); ++w) {
         const bool last = w + 1 == after.size();
-        const int to = last ? next : inner_[k] + static_cast<int>(own.size() + w);
+        const int to = last ? next : inner + static_cast<int>(own.size() + w);
         transition(at, to, 0.0, {k, w, true});
         at = to;
     }
@@ -182,26 +245,11 @@ void Grammar::null(int from, int to, double log_probability)
 }
 
 /// From `state`, which stands before note `next`, past one or more notes.
-void Grammar::addSkipsFrom(int state, std::size_t next, double cost)
+void Grammar::addSkipsFrom(const States& states, int state, std::size_t next, double cost)
 {
-    const std::size_t count = expected_.size();
-    for (std::size_t to = next + 1; to <= std::min(count, next + kLongestSkip); ++to) {
+    for (std::size_t to = next + 1; to <= std::min(states.last, next + kLongestSkip); ++to) {
         const double skips = kSkipFirst + kSkipMore * static_cast<double>(to - next - 1);
-        null(state, static_cast<int>(to), std::max(cost + skips, kFarthest));
-    }
-    if (next + kLongestSkip < count) {
-        null(state, static_cast<int>(count), kTakeEdge); // a take may end anywhere
-    }
-}
-
-void Grammar::addSkips()
-{
-    const std::size_t count = expected_.size();
-    for (std::size_t from = 0; from < count; ++from) {
-        addSkipsFrom(static_cast<int>(from), from, 0.0);
-    }
-    for (std::size_t to = 1; to < count; ++to) {
-        null(0, static_cast<int>(to), kTakeEdge); // and begin anywhere
+        null(state, states.before(to), std::max(cost + skips, kFarthest));
     }
 }
 

@@ -1,4 +1,5 @@
-/// The grammar of a reading: the expected notes in a chain, each of them skippable, repeatable, broken off.
+/// The grammar of a reading: the expected notes in a chain, each of them skippable, repeatable, broken off, and
+/// talk between any two of them.
 #pragma once
 
 #include "media/aligner.h"
@@ -22,32 +23,60 @@ struct WordPlace {
 /// Reads a dictionary word's name back; false where it is none of this grammar.
 [[nodiscard]] bool parseName(std::string_view name, WordPlace& place);
 
-/// States: B_k before each note, inner ones between its words, E_k after its own words.
+/// The words of a spoken text, as the dictionary has them.
+[[nodiscard]] std::vector<std::string> wordsOf(const std::string& text);
+
+/// A dictionary of fillers for the decoder's "-fdict": silence and noise, and phones as fillers of their own.
+/// A run of these explains whatever was said that is no note.
+[[nodiscard]] std::string fillerDictionary();
+
+/// The words of all expected notes, and grammars over a run of them.
 class Grammar {
 public:
     /// `expected` outlives it. The decoder is given the pronunciations of all words.
     Grammar(ps_decoder_s* decoder, const std::vector<ExpectedNote>& expected);
 
-    /// Makes the decoder search by this grammar.
-    void use();
+    /// Which notes a piece of the recording is searched for, and where the reader probably is.
+    struct Window {
+        std::size_t first = 0;
+        std::size_t last = 0; ///< one past
+        std::size_t at = 0; ///< the note that comes next; those before it can be read again, those after skipped
+        bool anywhere = false; ///< where the reader is, is not known
+        double talk_phone = -12.0; ///< natural logarithm of what a phone of talk costs
+    };
+    /// Makes the decoder search `window` from now on.
+    void use(const Window& window);
 
     [[nodiscard]] const std::vector<std::string>& ownWords(std::size_t k) const { return own_[k]; }
 
 private:
+    /// States: B_k before each note, inner ones between its words, one to begin and one to end in.
+    struct States {
+        std::size_t first = 0;
+        std::size_t last = 0;
+        std::vector<int> inner; ///< first inner state, by note of the window
+        int begin = 0;
+        int end = 0;
+
+        [[nodiscard]] int before(std::size_t k) const { return static_cast<int>(k - first); }
+    };
+
     [[nodiscard]] int log(double natural) const;
     void addPronunciations();
     void addWord(const std::string& name, const std::string& word);
+    void make(int states);
+    void give();
+    void addSilence();
+    void addTalk(int state, double talk_phone);
     void transition(int from, int to, double log_probability, const WordPlace& place);
-    void addNote(std::size_t k);
+    void addNote(const States& states, std::size_t k);
     void null(int from, int to, double log_probability);
-    void addSkipsFrom(int state, std::size_t next, double cost);
-    void addSkips();
+    void addSkipsFrom(const States& states, int state, std::size_t next, double cost);
 
     ps_decoder_s* decoder_;
     const std::vector<ExpectedNote>& expected_;
     std::vector<std::vector<std::string>> own_;
     std::vector<std::vector<std::string>> after_;
-    std::vector<int> inner_;
     fsg_model_s* fsg_ = nullptr;
 };
 

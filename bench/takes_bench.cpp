@@ -1,0 +1,392 @@
+// How well takes are found as they are made in cars and rooms: other voices than the simulated reader's, noise,
+// talk, countdowns, faint and overdriven microphones, and sound that is no reading of this stage.
+//
+//     takes_bench [CONDITION ...]
+
+#include "media/aligner.h"
+#include "media/resample.h"
+#include "media/sound.h"
+#include "media/voice.h"
+#include "stage/stage.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstdio>
+#include <cstdlib>
+#include <filesystem>
+#include <functional>
+#include <map>
+#include <numbers>
+#include <random>
+#include <string>
+#include <vector>
+
+namespace {
+
+using namespace brumefall;
+
+constexpr int kRate_hz = media::kAlignRate_hz;
+using Samples = std::vector<double>;
+
+/// One who speaks: espeak-ng by its variant, or a voice of flite where its command is there.
+struct Speaker {
+    std::string name;
+    bool flite = false;
+    double words_per_min = 240.0; ///< of espeak-ng
+};
+
+Samples trimmedOf(const media::Sound& sound)
+{
+    const media::Sound at_rate = media::resampled(sound, kRate_hz);
+    std::size_t first = 0;
+    std::size_t last = at_rate.samples.size();
+    constexpr int kQuiet = 250;
+    while (first < last && std::abs(at_rate.samples[first]) < kQuiet) {
+        ++first;
+    }
+    while (last > first && std::abs(at_rate.samples[last - 1]) < kQuiet) {
+        --last;
+    }
+    return {at_rate.samples.begin() + static_cast<std::ptrdiff_t>(first),
+        at_rate.samples.begin() + static_cast<std::ptrdiff_t>(last)};
+}
+
+const Samples& spoken(const Speaker& speaker, const std::string& text)
+{
+    static std::map<std::pair<std::string, std::string>, Samples> said;
+    auto& samples = said[{speaker.name, text}];
+    if (!samples.empty()) {
+        return samples;
+    }
+    if (speaker.flite) {
+        const auto file = std::filesystem::temp_directory_path() / "brumefall-takes-bench.wav";
+        const std::string command = "flite -voice " + speaker.name + " --setf duration_stretch=0.85 -t \"" + text
+            + "\" -o " + file.string();
+        if (std::system(command.c_str()) == 0) {
+            samples = trimmedOf(media::decodeSound(file, kRate_hz));
+        }
+    } else {
+        media::VoiceStyle style;
+        style.variant = speaker.name;
+        samples = trimmedOf(media::sayAtRate(text, static_cast<int>(speaker.words_per_min), style));
+    }
+    return samples;
+}
+
+struct Take {
+    Samples samples;
+    std::vector<take::FoundNote> truth;
+    double voice_rms = 0.0;
+};
+
+double rms(const Samples& samples)
+{
+    double sum = 0.0;
+    for (const double s : samples) {
+        sum += s * s;
+    }
+    return samples.empty() ? 0.0 : std::sqrt(sum / static_cast<double>(samples.size()));
+}
+
+void addAt(Samples& into, const Samples& more, double at_s, double gain)
+{
+    const auto first = static_cast<std::size_t>(std::max(0.0, at_s) * kRate_hz);
+    if (into.size() < first + more.size()) {
+        into.resize(first + more.size(), 0.0);
+    }
+    for (std::size_t i = 0; i < more.size(); ++i) {
+        into[first + i] += gain * more[i];
+    }
+}
+
+/// Reads the plan from `lead_s` after the beginning of the sound, some notes skipped and some said twice.
+/// `between` adds what else is heard: it is given the moments at which a call is over and the next not begun.
+Take readPlan(const plan::Plan& plan, const Speaker& speaker, std::uint32_t seed, double lead_s,
+    double remark_s = 0.0, const std::function<void(Take&, double)>& between = {})
+{
+    std::mt19937 random(seed);
+    Take take;
+    const auto chosen = [&](double share) { return std::uniform_real_distribution(0.0, 1.0)(random) < share; };
+    double at_s = lead_s;
+    double later_s = 0.0;
+    double power = 0.0;
+    double spoken_s = 0.0;
+    for (std::size_t c = 0; c < plan.calls.size(); ++c) {
+        const auto& call = plan.calls[c];
+        at_s = std::max(at_s, lead_s + call.start_s - plan.calls.front().start_s + later_s);
+        const bool can_skip = call.last - call.first > 1;
+        for (std::size_t k = call.first; k < call.last; ++k) {
+            const auto& note = plan.notes[k];
+            take::FoundNote truth;
+            truth.id = note.id;
+            const bool skip = can_skip && k > 0 && chosen(0.06);
+            const int times = !skip && chosen(0.04) ? 2 : 1;
+            for (int i = 0; i < (skip ? 0 : times); ++i) {
+                const Samples& words = spoken(speaker, note.spoken);
+                addAt(take.samples, words, at_s, 1.0);
+                const double end_s = at_s + static_cast<double>(words.size()) / kRate_hz;
+                (i == 0 ? truth.span = {at_s, end_s} : truth.repeats.emplace_back(take::Span{at_s, end_s}));
+                truth.read = true;
+                power += rms(words) * rms(words) * (end_s - at_s);
+                spoken_s += end_s - at_s;
+                at_s = end_s + (i + 1 < times ? 0.25 : 0.03);
+            }
+            if (!skip && !note.spoken_after.empty()) {
+                const Samples& words = spoken(speaker, note.spoken_after);
+                addAt(take.samples, words, at_s, 1.0);
+                at_s += static_cast<double>(words.size()) / kRate_hz + 0.03;
+            }
+            take.truth.push_back(std::move(truth));
+        }
+        if (between && c % 8 == 5) {
+            between(take, at_s + 0.4);
+            at_s += remark_s + 0.8;
+            later_s = std::max(0.0, at_s - (lead_s + call.end_s - plan.calls.front().start_s));
+        }
+        at_s += 0.3;
+    }
+    take.samples.resize(take.samples.size() + 2 * kRate_hz, 0.0);
+    take.voice_rms = std::sqrt(power / spoken_s);
+    return take;
+}
+
+double gainFor(const Take& take, const Samples& noise, double below_dB)
+{
+    return take.voice_rms / std::max(1e-9, rms(noise)) * std::pow(10.0, -below_dB / 20.0);
+}
+
+void addNoise(Take& take, const Samples& noise, double below_dB)
+{
+    addAt(take.samples, noise, 0.0, gainFor(take, noise, below_dB));
+}
+
+Samples madeOf(std::size_t size, const std::function<double(double)>& at)
+{
+    Samples out(size);
+    for (std::size_t i = 0; i < size; ++i) {
+        out[i] = at(static_cast<double>(i) / kRate_hz);
+    }
+    return out;
+}
+
+Samples engine(std::size_t size, std::uint32_t seed)
+{
+    std::mt19937 random(seed);
+    std::normal_distribution<double> hiss(0.0, 1.0);
+    return madeOf(size, [&](double t) {
+        const double phase = 560.0 * t + 30.0 * std::sin(0.7 * t);
+        return std::sin(phase) + 0.5 * std::sin(2.0 * phase) + 0.3 * std::sin(3.0 * phase) + 0.4 * hiss(random);
+    });
+}
+
+Samples gearsAndStones(std::size_t size, std::uint32_t seed)
+{
+    std::mt19937 random(seed);
+    std::normal_distribution<double> hiss(0.0, 1.0);
+    double stone = 0.0;
+    return madeOf(size, [&](double t) {
+        if (std::uniform_real_distribution(0.0, 1.0)(random) < 12.0 / kRate_hz) {
+            stone = std::uniform_real_distribution(1.0, 5.0)(random);
+        }
+        stone *= 0.997;
+        const double whine = 2.0 * std::numbers::pi * (900.0 * t + 160.0 * std::sin(0.45 * t));
+        return 0.8 * std::sin(whine) + 0.4 * std::sin(2.0 * whine) + stone * hiss(random) + 0.5 * hiss(random);
+    });
+}
+
+const std::array<std::string, 10> kTalk{"that was a bit close to the bank there", "the brakes feel good now",
+    "keep going, we have time", "come on, come on, push", "what was that noise from the back",
+    "I think the others had the same problem", "good, that is better, really good", "watch the temperature for me",
+    "we should talk about this one after lunch", "nice and easy, there is no need to hurry"};
+
+/// Talk without an end.
+Samples chatting(std::size_t size, const Speaker& speaker, std::uint32_t seed)
+{
+    std::mt19937 random(seed);
+    Samples out;
+    while (out.size() < size) {
+        addAt(out, spoken(speaker, kTalk[random() % kTalk.size()]), static_cast<double>(out.size()) / kRate_hz + 0.5,
+            1.0);
+    }
+    out.resize(size);
+    return out;
+}
+
+media::Sound asSound(const Samples& samples, double gain = 1.0)
+{
+    media::Sound sound;
+    sound.rate_hz = kRate_hz;
+    sound.samples.reserve(samples.size());
+    for (const double s : samples) {
+        sound.samples.push_back(static_cast<std::int16_t>(std::clamp(gain * s, -32768.0, 32767.0)));
+    }
+    return sound;
+}
+
+struct Score {
+    int spoken = 0, found = 0, skipped = 0, reported = 0, repeats = 0, repeats_found = 0, repeats_wrong = 0;
+    std::vector<double> start_errors;
+    double took = 0.0, length_s = 0.0;
+
+    void add(const std::vector<take::FoundNote>& truth, const media::Alignment& alignment, double sound_s)
+    {
+        constexpr double kThere_s = 0.5; // farther off it is another one
+        for (std::size_t k = 0; k < truth.size(); ++k) {
+            const auto& is = truth[k];
+            const auto& note = alignment.notes[k];
+            const double off_s = std::abs(note.span.start_s - is.span.start_s);
+            const auto hit = [&](const take::Span& heard) {
+                return std::any_of(is.repeats.begin(), is.repeats.end(),
+                           [&](const take::Span& r) { return std::abs(r.start_s - heard.start_s) < kThere_s; })
+                    || std::abs(heard.start_s - is.span.start_s) < kThere_s;
+            };
+            spoken += is.read ? 1 : 0;
+            found += is.read && note.read && (off_s < kThere_s || hit(note.span)) ? 1 : 0;
+            skipped += is.read ? 0 : 1;
+            reported += !is.read && !note.read ? 1 : 0;
+            repeats += static_cast<int>(is.repeats.size());
+            for (const auto& again : note.repeats) {
+                (is.read && hit(again) ? repeats_found : repeats_wrong) += 1;
+            }
+            if (is.read && note.read && off_s < kThere_s) {
+                start_errors.push_back(off_s);
+            }
+        }
+        took += alignment.real_time_factor * sound_s;
+        length_s += sound_s;
+    }
+
+    void print(const std::string& name)
+    {
+        std::sort(start_errors.begin(), start_errors.end());
+        const auto at = [&](std::size_t percent) {
+            return start_errors.empty() ? 0.0 : 1000.0 * start_errors[(start_errors.size() - 1) * percent / 100];
+        };
+        std::printf("%-18s found %5.1f %%  skipped reported %5.1f %%  repeats %d of %d, wrong %d  start %3.0f ms, 95 %% %4.0f ms  "
+                    "%.3f of real time\n",
+            name.c_str(), 100.0 * found / std::max(1, spoken), 100.0 * reported / std::max(1, skipped), repeats_found,
+            repeats, repeats_wrong, at(50), at(95), took / std::max(1e-9, length_s));
+        std::fflush(stdout);
+    }
+};
+
+struct Condition {
+    std::string name;
+    double lead_s = 3.0;
+    double remark_s = 0.0;
+    double gain = 1.0;
+    std::function<void(Take&, std::uint32_t)> worsen;
+};
+
+} // namespace
+
+int main(int argc, char** argv)
+{
+    const std::filesystem::path folder = DEMO_FOLDER;
+    const auto stage = stage::readStage(folder / "stage.brumefall");
+    const auto pass = stage::readPass(folder / "passes" / "stage.json");
+    const auto plan = stage::prepare(stage, &pass).plan;
+    const auto expected = media::expectedNotes(plan);
+    std::vector<Speaker> speakers{{"en-us", false, 230.0}, {"en-gb-scotland+f3", false, 260.0}};
+    for (const char* voice : {"rms", "slt", "awb"}) {
+        if (std::system("command -v flite > /dev/null") == 0) {
+            speakers.push_back({voice, true});
+        }
+    }
+    if (const char* few = std::getenv("TAKES_VOICES")) { // the first few only
+        speakers.resize(std::min(speakers.size(), static_cast<std::size_t>(std::max(1, std::atoi(few)))));
+    }
+    if (const char* only = std::getenv("TAKES_SPEAKER")) {
+        std::erase_if(speakers, [&](const Speaker& s) { return s.name != only; });
+    }
+    const Speaker driver{"en-gb+m3", false, 200.0};
+    const auto worsenBy = [](auto noise, double below_dB) {
+        return [noise, below_dB](Take& t, std::uint32_t seed) { addNoise(t, noise(t.samples.size(), seed), below_dB); };
+    };
+    const auto talk = [&](std::size_t size, std::uint32_t seed) { return chatting(size, driver, seed); };
+    const auto hum = [](std::size_t size, std::uint32_t) {
+        return madeOf(size, [](double t) {
+            return std::sin(2.0 * std::numbers::pi * 50.0 * t) + 0.5 * std::sin(2.0 * std::numbers::pi * 100.0 * t);
+        });
+    };
+    const auto rumble = [](std::size_t size, std::uint32_t seed) {
+        std::mt19937 random(seed);
+        std::normal_distribution<double> hiss(0.0, 1.0);
+        double low = 0.0;
+        return madeOf(size, [&](double) { return low = 0.985 * low + hiss(random); });
+    };
+    const std::vector<Condition> conditions{{"clean"}, {"engine 10 dB", 3.0, 0.0, 1.0, worsenBy(engine, 10.0)},
+        {"engine 5 dB", 3.0, 0.0, 1.0, worsenBy(engine, 5.0)},
+        {"countdown", 6.0, 0.0, 1.0,
+            [&](Take& t, std::uint32_t) {
+                for (const auto* word : {"five", "four", "three", "two", "one", "go"}) {
+                    static double at_s = 0.0;
+                    at_s = std::string(word) == "five" ? 0.5 : at_s + 0.8;
+                    addAt(t.samples, spoken(driver, word), at_s, 1.0);
+                }
+            }},
+        {"remarks", 3.0, 2.4, 1.0},
+        {"driver -12 dB", 3.0, 0.0, 1.0, worsenBy(talk, 12.0)},
+        {"driver -6 dB", 3.0, 0.0, 1.0, worsenBy(talk, 6.0)}, {"hum 0 dB", 3.0, 0.0, 1.0, worsenBy(hum, 0.0)},
+        {"rumble 0 dB", 3.0, 0.0, 1.0, worsenBy(rumble, 0.0)}, {"faint -40 dB", 3.0, 0.0, 0.01},
+        {"clipped 20 dB", 3.0, 0.0, 10.0}, {"gears, stones 5 dB", 3.0, 0.0, 1.0, worsenBy(gearsAndStones, 5.0)}};
+    const auto wanted = [&](const std::string& name) {
+        return argc < 2
+            || std::any_of(argv + 1, argv + argc, [&](const char* a) { return name.find(a) != std::string::npos; });
+    };
+    for (const Condition& condition : conditions) {
+        if (!wanted(condition.name)) {
+            continue;
+        }
+        Score score;
+        for (std::size_t s = 0; s < speakers.size(); ++s) {
+            const auto seed = static_cast<std::uint32_t>(71 + s);
+            std::mt19937 random(seed);
+            const auto remark = [&](Take& t, double at_s) {
+                addAt(t.samples, spoken(speakers[s], kTalk[random() % kTalk.size()]), at_s, 1.0);
+            };
+            Take take = readPlan(plan, speakers[s], seed, condition.lead_s, condition.remark_s,
+                condition.remark_s > 0.0 ? std::function<void(Take&, double)>(remark) : nullptr);
+            if (condition.worsen) {
+                condition.worsen(take, seed);
+            }
+            const auto sound = asSound(take.samples, condition.gain);
+            Score own;
+            const auto alignment = media::align(sound, expected);
+            own.add(take.truth, alignment, sound.duration_s());
+            score.add(take.truth, alignment, sound.duration_s());
+            own.print("  " + speakers[s].name);
+        }
+        score.print(condition.name);
+    }
+    // sound that is no reading of this stage
+    const auto invented = [&](const std::string& name, const Samples& samples) {
+        if (!wanted(name)) {
+            return;
+        }
+        const auto alignment = media::align(asSound(samples), expected);
+        int read = 0;
+        int repeats = 0;
+        for (const auto& note : alignment.notes) {
+            read += note.read ? 1 : 0;
+            repeats += static_cast<int>(note.repeats.size());
+        }
+        std::printf("%-18s notes \"read\" %d, repeats %d  %.3f of real time\n", name.c_str(), read, repeats,
+            alignment.real_time_factor);
+    };
+    invented("plain talk", chatting(static_cast<std::size_t>(240) * kRate_hz, driver, 5));
+    stage::Stage other;
+    std::mt19937 random(12);
+    for (int i = 0; i < 40; ++i) {
+        const std::array<std::string, 4> things{"", " over crest", " long", " tightens"};
+        const std::array<std::string, 6> grades{"one", "two", "three", "four", "five", "six"};
+        const auto one = [&] {
+            return std::string(random() % 2 == 0 ? "left " : "right ") + grades[random() % 6] + things[random() % 4];
+        };
+        other.text += one() + " into " + one() + " " + std::to_string(10 * (3 + random() % 10)) + "\n";
+    }
+    const auto elsewhere = stage::prepare(other, nullptr).plan;
+    invented("another stage", readPlan(elsewhere, speakers[0], 3, 3.0).samples);
+    return 0;
+}
