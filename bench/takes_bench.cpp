@@ -4,6 +4,7 @@
 //     takes_bench [CONDITION ...]
 
 #include "media/aligner.h"
+#include "media/follower.h"
 #include "media/resample.h"
 #include "media/sound.h"
 #include "media/voice.h"
@@ -14,11 +15,14 @@
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
+#include <ctime>
 #include <filesystem>
 #include <functional>
 #include <map>
 #include <numbers>
 #include <random>
+#include <set>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -271,6 +275,54 @@ struct Score {
     }
 };
 
+/// How soon a note is told after its end, by one who hears the sound as it comes.
+struct Following {
+    int spoken = 0, told = 0, wrong = 0;
+    std::vector<double> after_s;
+    double cpu_s = 0.0, length_s = 0.0;
+
+    void add(const std::vector<take::FoundNote>& truth, const media::Sound& sound,
+        const std::vector<media::ExpectedNote>& expected)
+    {
+        media::Follower follower(expected);
+        const std::clock_t began = std::clock();
+        constexpr std::size_t kAtOnce = kRate_hz / 20;
+        for (std::size_t at = 0; at < sound.samples.size(); at += kAtOnce) {
+            follower.hear(std::span(sound.samples).subspan(at, std::min(kAtOnce, sound.samples.size() - at)));
+        }
+        follower.finish();
+        cpu_s += static_cast<double>(std::clock() - began) / CLOCKS_PER_SEC;
+        length_s += sound.duration_s();
+        for (const auto& is : truth) {
+            spoken += is.read ? 1 : 0;
+        }
+        std::set<std::size_t> found;
+        for (const auto& note : follower.told()) {
+            const auto& is = truth[note.note];
+            constexpr double kThere_s = 0.5;
+            const bool right = is.read && std::abs(note.span.end_s - is.span.end_s) < kThere_s;
+            if (right && found.insert(note.note).second) {
+                ++told;
+                after_s.push_back(note.told_s - is.span.end_s);
+            }
+            const bool again = std::any_of(is.repeats.begin(), is.repeats.end(),
+                [&](const take::Span& r) { return std::abs(note.span.end_s - r.end_s) < kThere_s; });
+            wrong += right || again ? 0 : 1;
+        }
+    }
+
+    void print()
+    {
+        std::sort(after_s.begin(), after_s.end());
+        const auto at = [&](std::size_t percent) {
+            return after_s.empty() ? 0.0 : after_s[(after_s.size() - 1) * percent / 100];
+        };
+        std::printf("    followed: told %5.1f %%, wrongly %d  %.2f s after the note's end, 95 %% %.2f s  %.3f of a core\n",
+            100.0 * told / std::max(1, spoken), wrong, at(50), at(95), cpu_s / std::max(1e-9, length_s));
+        std::fflush(stdout);
+    }
+};
+
 struct Condition {
     std::string name;
     double lead_s = 3.0;
@@ -340,6 +392,7 @@ int main(int argc, char** argv)
             continue;
         }
         Score score;
+        Following following;
         for (std::size_t s = 0; s < speakers.size(); ++s) {
             const auto seed = static_cast<std::uint32_t>(71 + s);
             std::mt19937 random(seed);
@@ -357,8 +410,10 @@ int main(int argc, char** argv)
             own.add(take.truth, alignment, sound.duration_s());
             score.add(take.truth, alignment, sound.duration_s());
             own.print("  " + speakers[s].name);
+            following.add(take.truth, sound, expected);
         }
         score.print(condition.name);
+        following.print();
     }
     // sound that is no reading of this stage
     const auto invented = [&](const std::string& name, const Samples& samples) {

@@ -6,18 +6,22 @@
 #include "formats/plan_json.h"
 #include "formats/take_json.h"
 #include "media/aligner.h"
+#include "media/follower.h"
 #include "media/pronunciations.h"
 #include "stage/stage.h"
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <charconv>
 #include <cmath>
+#include <ctime>
 #include <filesystem>
 #include <functional>
 #include <iostream>
 #include <map>
 #include <optional>
+#include <span>
 
 namespace {
 
@@ -32,6 +36,7 @@ constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
                                "       brumefall-cli captions FILE\n"
                                "       brumefall-cli plan STAGE [--pass NAME] [--target-time S]\n"
                                "       brumefall-cli align STAGE --pass NAME --audio FILE\n"
+                               "       brumefall-cli follow STAGE --pass NAME --audio FILE\n"
                                "       brumefall-cli check STAGE\n"
                                "STAGE is a stage folder or its stage.brumefall.\n";
 
@@ -167,6 +172,37 @@ int runAlign(int argc, char** argv)
     return kFine;
 }
 
+/// As if the file came from a microphone, as fast as it can be heard.
+int runFollow(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {"--pass", "--audio"});
+    const auto audio = arguments.option("--audio");
+    if (!audio || !arguments.option("--pass")) {
+        throw UsageError{"follow needs --pass and --audio"};
+    }
+    const auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
+    const auto sound = media::decodeSound(*audio, media::kAlignRate_hz);
+    media::Follower follower(media::expectedNotes(plan));
+    const std::clock_t began = std::clock();
+    constexpr std::size_t kAtOnce = media::kAlignRate_hz / 20;
+    for (std::size_t at = 0; at < sound.samples.size(); at += kAtOnce) {
+        follower.hear(std::span(sound.samples).subspan(at, std::min(kAtOnce, sound.samples.size() - at)));
+    }
+    follower.finish();
+    const double used_s = static_cast<double>(std::clock() - began) / CLOCKS_PER_SEC;
+    Json notes = Json::array();
+    for (const auto& told : follower.told()) {
+        notes.push_back({{"id", plan.notes[told.note].id}, {"end_s", told.span.end_s}, {"told_s", told.told_s}});
+    }
+    Json lost = Json::array();
+    for (const auto& span : follower.lost()) {
+        lost.push_back({span.start_s, span.end_s});
+    }
+    print({{"format", "brumefall/follow/1"}, {"notes", std::move(notes)}, {"lost", std::move(lost)},
+        {"cpu_share", sound.samples.empty() ? 0.0 : used_s / sound.duration_s()}});
+    return kFine;
+}
+
 int runCheck(int argc, char** argv)
 {
     const auto arguments = parseArguments(argc, argv, {});
@@ -185,7 +221,8 @@ int runCheck(int argc, char** argv)
 int main(int argc, char** argv)
 {
     const std::map<std::string, std::function<int(int, char**)>> commands{{"notes", runNotes},
-        {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"check", runCheck}};
+        {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"follow", runFollow},
+        {"check", runCheck}};
     const std::string name = argc > 1 ? argv[1] : "";
     if (name == "--help" || name == "help") {
         std::cout << kUsage;

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
-#include <random>
 #include <utility>
 
 namespace brumefall::media {
@@ -11,30 +10,23 @@ namespace {
 
 constexpr std::size_t kEnergyFrame = kAlignRate_hz / 100;
 
-/// Without what lies below speech (hum, rumble), as it would be taken for speech and hide it: two Butterworth
-/// sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).
 std::vector<float> withoutRumble(const std::vector<std::int16_t>& samples)
 {
-    constexpr double kCut_hz = 150.0;
+    RumbleFilter filter;
     std::vector<float> out(samples.begin(), samples.end());
-    const double k = std::tan(std::numbers::pi * kCut_hz / kAlignRate_hz);
-    for (const double damping : {1.8477590650, 0.7653668647}) { // of a fourth order
-        const double norm = 1.0 / (1.0 + damping * k + k * k);
-        const double a1 = 2.0 * (k * k - 1.0) * norm;
-        const double a2 = (1.0 - damping * k + k * k) * norm;
-        double x1 = 0.0;
-        double x2 = 0.0;
-        double y1 = 0.0;
-        double y2 = 0.0;
-        for (float& sample : out) {
-            const double x = sample;
-            const double y = norm * (x - 2.0 * x1 + x2) - a1 * y1 - a2 * y2;
-            x2 = std::exchange(x1, x);
-            y2 = std::exchange(y1, y);
-            sample = static_cast<float>(y);
-        }
+    for (float& sample : out) {
+        sample = filter.next(sample);
     }
     return out;
+}
+
+float energyOf(std::span<const float> samples)
+{
+    double sum = 0.0;
+    for (const float sample : samples) {
+        sum += static_cast<double>(sample) * sample;
+    }
+    return static_cast<float>(10.0 * std::log10(1.0 + sum / static_cast<double>(samples.size())));
 }
 
 /// Energy of each hundredth of a second, in dB.
@@ -42,11 +34,7 @@ std::vector<float> energies(const std::vector<float>& samples)
 {
     std::vector<float> out(samples.size() / kEnergyFrame);
     for (std::size_t f = 0; f < out.size(); ++f) {
-        double sum = 0.0;
-        for (std::size_t i = f * kEnergyFrame; i < (f + 1) * kEnergyFrame; ++i) {
-            sum += static_cast<double>(samples[i]) * samples[i];
-        }
-        out[f] = static_cast<float>(10.0 * std::log10(1.0 + sum / kEnergyFrame));
+        out[f] = energyOf(std::span(samples).subspan(f * kEnergyFrame, kEnergyFrame));
     }
     return out;
 }
@@ -91,9 +79,64 @@ double gainFor(std::vector<float> energy)
 
 double Condensed::originalTime(double condensed_s) const
 {
+    return media::originalTime(pieces, condensed_s);
+}
+
+RumbleFilter::RumbleFilter()
+{
+    constexpr double kCut_hz = 150.0;
+    constexpr std::array kDamping{1.8477590650, 0.7653668647}; // of a fourth order
+    const double k = std::tan(std::numbers::pi * kCut_hz / kAlignRate_hz);
+    for (std::size_t i = 0; i < sections_.size(); ++i) {
+        const double norm = 1.0 / (1.0 + kDamping[i] * k + k * k);
+        sections_[i] = {norm, 2.0 * (k * k - 1.0) * norm, (1.0 - kDamping[i] * k + k * k) * norm};
+    }
+}
+
+float RumbleFilter::next(float sample)
+{
+    double x = sample;
+    for (Section& s : sections_) {
+        const double y = s.gain * (x - 2.0 * s.x1 + s.x2) - s.a1 * s.y1 - s.a2 * s.y2;
+        s.x2 = std::exchange(s.x1, x);
+        s.y2 = std::exchange(s.y1, y);
+        x = y;
+    }
+    return static_cast<float>(x);
+}
+
+bool LevelWatch::isLoud(std::span<const float> frame)
+{
+    constexpr std::size_t kWindow = 2500;
+    constexpr std::size_t kOften = 10;
+    constexpr float kMargin_dB = 7.0F;
+    constexpr double kSlow = 0.9;
+    const float energy_dB = energyOf(frame);
+    energy_.push_back(energy_dB);
+    if (energy_.size() > kWindow) {
+        energy_.pop_front();
+    }
+    if (frames_++ % kOften == 0) {
+        std::vector<float> all(energy_.begin(), energy_.end());
+        const auto fifth = all.begin() + static_cast<std::ptrdiff_t>(all.size() / 5);
+        std::nth_element(all.begin(), fifth, all.end());
+        quiet_dB_ = *fifth;
+        const double wished = gainFor(std::move(all));
+        gain_ = gain_ <= 0.0 || wished < gain_ ? wished : kSlow * gain_ + (1.0 - kSlow) * wished;
+    }
+    return energy_dB >= quiet_dB_ + kMargin_dB;
+}
+
+std::int16_t LevelWatch::brought(float sample)
+{
+    return static_cast<std::int16_t>(std::clamp(gain_ * sample + hiss_(random_), -32768.0, 32767.0));
+}
+
+double originalTime(const std::vector<Condensed::Piece>& pieces, double condensed_s)
+{
     const auto sample = static_cast<std::size_t>(std::max(0.0, condensed_s * kAlignRate_hz));
     auto it = std::upper_bound(
-        pieces.begin(), pieces.end(), sample, [](std::size_t s, const Piece& p) { return s < p.first; });
+        pieces.begin(), pieces.end(), sample, [](std::size_t s, const Condensed::Piece& p) { return s < p.first; });
     if (it == pieces.begin()) {
         return condensed_s;
     }

@@ -3,7 +3,11 @@
 
 #include "media/sound.h"
 
+#include <array>
 #include <cstdint>
+#include <deque>
+#include <random>
+#include <span>
 #include <vector>
 
 namespace brumefall::media {
@@ -25,8 +29,42 @@ struct Condensed {
     [[nodiscard]] double originalTime(double condensed_s) const;
 };
 
+[[nodiscard]] double originalTime(const std::vector<Condensed::Piece>& pieces, double condensed_s);
+
 /// `sound` at kAlignRate_hz with its long silences cut out, its speech brought to one level, a steady hiss
 /// added and a second of it after the end.
 [[nodiscard]] Condensed condense(const Sound& sound);
+
+/// Takes away what lies below speech (hum, rumble), as it would be taken for speech and hide it: two Butterworth
+/// sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).
+class RumbleFilter {
+public:
+    RumbleFilter();
+    [[nodiscard]] float next(float sample);
+
+private:
+    struct Section {
+        double gain, a1, a2;
+        double x1 = 0.0, x2 = 0.0, y1 = 0.0, y2 = 0.0;
+    };
+    std::array<Section, 2> sections_;
+};
+
+/// The same as `condense` does for a whole recording, while it comes: which frames are loud, and samples brought
+/// to one level with a steady hiss.
+class LevelWatch {
+public:
+    /// Energy of this frame of a hundredth of a second against the quietest fifth of the last half minute.
+    [[nodiscard]] bool isLoud(std::span<const float> frame);
+    [[nodiscard]] std::int16_t brought(float sample);
+
+private:
+    std::deque<float> energy_; ///< of the last frames, in dB
+    std::size_t frames_ = 0;
+    float quiet_dB_ = 0.0F;
+    double gain_ = 0.0; ///< 0 before anything was heard
+    std::minstd_rand random_{1};
+    std::normal_distribution<double> hiss_{0.0, 300.0};
+};
 
 } // namespace brumefall::media

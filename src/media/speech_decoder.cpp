@@ -1,0 +1,109 @@
+#include "media/speech_decoder.h"
+
+#include "media/phones.h"
+
+extern "C" {
+#include <pocketsphinx.h>
+#include <sphinxbase/err.h>
+}
+
+#include <cstdlib>
+#include <filesystem>
+#include <set>
+#include <string_view>
+
+#include <unistd.h>
+
+namespace brumefall::media {
+namespace {
+
+/// A file with `content` that is gone with this.
+class ScratchFile {
+public:
+    explicit ScratchFile(const std::string& content)
+    {
+        const int file = mkstemp(path_.data());
+        if (file >= 0) {
+            const auto written = ::write(file, content.data(), content.size());
+            static_cast<void>(written); // the decoder says what it lacks
+            ::close(file);
+        }
+    }
+    ScratchFile(const ScratchFile&) = delete;
+    ScratchFile& operator=(const ScratchFile&) = delete;
+    ~ScratchFile() { ::unlink(path_.c_str()); }
+    [[nodiscard]] const std::string& path() const { return path_; }
+
+private:
+    std::string path_ = (std::filesystem::temp_directory_path() / "brumefall-XXXXXX").string();
+};
+
+} // namespace
+
+void DecoderFreer::operator()(ps_decoder_s* decoder) const
+{
+    ps_free(decoder);
+}
+
+Decoder makeDecoder(Means means)
+{
+    err_set_logfp(nullptr);
+    const std::string folder = kSpeechModelFolder;
+    const ScratchFile fillers(fillerDictionary());
+    cmd_ln_t* config = cmd_ln_init(nullptr, ps_args(), TRUE, "-hmm", (folder + "/en-us").c_str(), "-dict",
+        (folder + "/cmudict-en-us.dict").c_str(), "-fdict", fillers.path().c_str(), "-beam", "1e-60", "-wbeam",
+        "1e-60", "-pbeam", "1e-60", "-maxhmmpf", "4000", "-fsgusefiller", "no", "-remove_silence", "no", "-bestpath", "no", "-cmn",
+        means == Means::so_far ? "live" : "batch", nullptr);
+    Decoder decoder(config == nullptr ? nullptr : ps_init(config));
+    if (config != nullptr) {
+        cmd_ln_free_r(config);
+    }
+    if (!decoder) {
+        throw MediaError(kSpeechModelFolder, "the speech model is not there; install pocketsphinx-en-us");
+    }
+    return decoder;
+}
+
+bool Heard::isReading() const
+{
+    constexpr double kShare = 0.5;
+    return notes_s >= kShare * (notes_s + talk_s);
+}
+
+bool Heard::isInOrder() const
+{
+    constexpr std::size_t kFew = 4;
+    constexpr double kShare = 0.6;
+    constexpr double kAgain = 1.4;
+    std::set<std::size_t> notes;
+    std::size_t readings = 0;
+    for (const HeardWord& word : words) {
+        notes.insert(word.place.note);
+        readings += !word.place.after && word.place.word == 0 ? 1 : 0;
+    }
+    const auto count = static_cast<double>(notes.size());
+    return notes.size() >= kFew && static_cast<double>(readings) <= kAgain * count
+        && count >= kShare * static_cast<double>(*notes.rbegin() - *notes.begin() + 1);
+}
+
+Heard heardBy(ps_decoder_t* decoder, double from_s)
+{
+    Heard heard;
+    for (ps_seg_t* segment = ps_seg_iter(decoder); segment != nullptr; segment = ps_seg_next(segment)) {
+        const std::string_view name = ps_seg_word(segment);
+        int first = 0;
+        int last = 0;
+        ps_seg_frames(segment, &first, &last);
+        const double length_s = (last + 1 - first) * kFrame_s;
+        WordPlace place;
+        if (parseName(name, place)) {
+            heard.words.push_back({place, {from_s + first * kFrame_s, from_s + (last + 1) * kFrame_s}});
+            heard.notes_s += length_s;
+        } else if (name.starts_with("++")) {
+            heard.talk_s += length_s;
+        }
+    }
+    return heard;
+}
+
+} // namespace brumefall::media

@@ -1,0 +1,45 @@
+/// The recogniser, and what it makes of a stretch of sound by the grammar of a reading.
+#pragma once
+
+#include "media/reading_grammar.h"
+#include "take/take.h"
+
+#include <memory>
+#include <vector>
+
+namespace brumefall::media {
+
+inline constexpr double kFrame_s = 0.01; ///< of the recogniser
+
+struct DecoderFreer {
+    void operator()(ps_decoder_s* decoder) const;
+};
+using Decoder = std::unique_ptr<ps_decoder_s, DecoderFreer>;
+
+/// Where the mean that is taken from the features comes from: a whole utterance, or what was heard so far.
+enum class Means { of_utterance, so_far };
+
+/// Throws MediaError where the acoustic model is missing.
+[[nodiscard]] Decoder makeDecoder(Means means);
+
+struct HeardWord {
+    WordPlace place;
+    take::Span span;
+};
+
+/// What a piece of a recording was found to be.
+struct Heard {
+    std::vector<HeardWord> words;
+    double notes_s = 0.0; ///< how much of it is said of the notes
+    double talk_s = 0.0; ///< and how much is something else
+
+    /// Most of what is said in it is the notes.
+    [[nodiscard]] bool isReading() const;
+    /// Notes that follow each other, few left out and few said again: chance does not make that.
+    [[nodiscard]] bool isInOrder() const;
+};
+
+/// What the decoder's best path holds, so far or at the end; its times are from `from_s` on.
+[[nodiscard]] Heard heardBy(ps_decoder_s* decoder, double from_s);
+
+} // namespace brumefall::media
