@@ -39,12 +39,19 @@ std::vector<float> energies(const std::vector<float>& samples)
     return out;
 }
 
+/// By how much a frame is above the quiet that is no silence: less where noise leaves less between the two.
+float marginFor(float loud_over_quiet_dB)
+{
+    constexpr float kMost_dB = 7.0F;
+    constexpr float kLeast_dB = 2.0F;
+    return std::clamp(0.3F * loud_over_quiet_dB, kLeast_dB, kMost_dB);
+}
+
 /// Which frames are silent: near the quietest fifth of the half minute around them.
 std::vector<bool> silentFrames(const std::vector<float>& energy)
 {
     constexpr std::size_t kBlock = 500;
     constexpr std::size_t kAround = 1000;
-    constexpr float kMargin_dB = 7.0F;
     std::vector<bool> silent(energy.size());
     for (std::size_t block = 0; block < energy.size(); block += kBlock) {
         const std::size_t first = block > kAround ? block - kAround : 0;
@@ -53,8 +60,11 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
             energy.begin() + static_cast<std::ptrdiff_t>(last));
         const auto fifth = around.begin() + static_cast<std::ptrdiff_t>(around.size() / 5);
         std::nth_element(around.begin(), fifth, around.end());
+        const float quiet_dB = *fifth;
+        const auto loud = around.end() - 1 - static_cast<std::ptrdiff_t>(around.size() / 20);
+        std::nth_element(around.begin(), loud, around.end());
         for (std::size_t f = block; f < std::min(energy.size(), block + kBlock); ++f) {
-            silent[f] = energy[f] < *fifth + kMargin_dB;
+            silent[f] = energy[f] < quiet_dB + marginFor(*loud - quiet_dB);
         }
     }
     return silent;
@@ -109,7 +119,6 @@ bool LevelWatch::isLoud(std::span<const float> frame)
 {
     constexpr std::size_t kWindow = 2500;
     constexpr std::size_t kOften = 10;
-    constexpr float kMargin_dB = 7.0F;
     constexpr double kSlow = 0.9;
     const float energy_dB = energyOf(frame);
     energy_.push_back(energy_dB);
@@ -121,10 +130,16 @@ bool LevelWatch::isLoud(std::span<const float> frame)
         const auto fifth = all.begin() + static_cast<std::ptrdiff_t>(all.size() / 5);
         std::nth_element(all.begin(), fifth, all.end());
         quiet_dB_ = *fifth;
+        const auto loud = all.end() - 1 - static_cast<std::ptrdiff_t>(all.size() / 20);
+        std::nth_element(all.begin(), loud, all.end());
+        margin_dB_ = marginFor(*loud - quiet_dB_);
         const double wished = gainFor(std::move(all));
         gain_ = gain_ <= 0.0 || wished < gain_ ? wished : kSlow * gain_ + (1.0 - kSlow) * wished;
     }
-    return energy_dB >= quiet_dB_ + kMargin_dB;
+    // a voice that begins after silence is not overdriven until the level is known
+    constexpr double kMost_dB = 78.0;
+    gain_ = std::min(gain_, std::pow(10.0, (kMost_dB - static_cast<double>(energy_dB)) / 20.0));
+    return energy_dB >= quiet_dB_ + margin_dB_;
 }
 
 std::int16_t LevelWatch::brought(float sample)

@@ -62,6 +62,7 @@ private:
     std::deque<float> energy_; ///< of the last frames, in dB
     std::size_t frames_ = 0;
     float quiet_dB_ = 0.0F;
+    float margin_dB_ = 7.0F;
     double gain_ = 0.0; ///< 0 before anything was heard
     std::minstd_rand random_{1};
     std::normal_distribution<double> hiss_{0.0, 300.0};

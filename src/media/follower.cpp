@@ -5,8 +5,8 @@ extern "C" {
 }
 
 #include <algorithm>
+#include <array>
 #include <cmath>
-#include <random>
 
 namespace brumefall::media {
 namespace {
@@ -15,15 +15,18 @@ constexpr std::size_t kFrame = kAlignRate_hz / 100;
 constexpr std::size_t kKeep = 40; ///< quiet frames fed around what is loud
 constexpr std::size_t kStep = 12 * kFrame; ///< samples decoded at a time
 constexpr double kLongestUtterance_s = 16.0;
+constexpr std::array kWarmUp_s{1.6, 4.0}; ///< of the first voice
 constexpr std::size_t kBack = 4;
 constexpr std::size_t kAhead = 24;
 
 } // namespace
 
-Follower::Follower(std::vector<ExpectedNote> expected)
+Follower::Follower(std::vector<ExpectedNote> expected, std::optional<std::size_t> due)
     : expected_(std::move(expected))
     , decoder_(makeDecoder(Means::so_far))
     , grammar_(decoder_.get(), expected_)
+    , next_(due.value_or(0))
+    , found_place_(due.has_value())
 {
     beginUtterance(0);
 }
@@ -107,6 +110,14 @@ bool Follower::isToldAlready(std::size_t note, double end_s) const
     });
 }
 
+bool Follower::showsPlace(const std::vector<FollowedNote>& whole) const
+{
+    if (whole.size() == 1) {
+        return whole.front().note == 0; // a take from the start line
+    }
+    return whole.size() > 1 && whole.back().note == whole[whole.size() - 2].note + 1;
+}
+
 /// A note is told when it was heard whole at two looks, or once where nothing follows it for a moment.
 void Follower::look(bool at_end)
 {
@@ -132,6 +143,9 @@ void Follower::look(bool at_end)
                 {originalTime(heard.words[first].span.start_s), originalTime(end_s - 0.5 * kFrame_s)}, heard_s()});
         }
     }
+    if (!found_place_ && !at_end && !showsPlace(whole)) {
+        whole.clear();
+    }
     for (const FollowedNote& note : whole) {
         const bool seen = std::any_of(maybe_.begin(), maybe_.end(), [&](const FollowedNote& before) {
             return before.note == note.note && std::abs(before.span.end_s - note.span.end_s) < 0.1;
@@ -145,6 +159,11 @@ void Follower::look(bool at_end)
     }
     maybe_ = std::move(whole);
     watchForLoss(heard);
+    if (warm_up_ < kWarmUp_s.size() && fed_s > kWarmUp_s[warm_up_] && !at_end) {
+        ++warm_up_; // what was heard first is heard again, now that the voice's mean is known
+        beginUtterance(0);
+        return;
+    }
     if (fed_s > kLongestUtterance_s && !at_end) {
         // the last note that was told is the first of the next utterance
         double from_s = fed_s - 4.0;

@@ -7,6 +7,7 @@
 
 #include <cstdint>
 #include <deque>
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -23,8 +24,9 @@ struct FollowedNote {
 /// was told once stays told. Not for two threads at a time.
 class Follower {
 public:
-    /// Throws MediaError where the acoustic model is missing.
-    explicit Follower(std::vector<ExpectedNote> expected);
+    /// `due` is the note that comes first, where that is known; else the place is found by what is said. Throws
+    /// MediaError where the acoustic model is missing.
+    explicit Follower(std::vector<ExpectedNote> expected, std::optional<std::size_t> due = {});
     Follower(const Follower&) = delete;
     Follower& operator=(const Follower&) = delete;
     ~Follower();
@@ -46,6 +48,8 @@ private:
     void look(bool at_end);
     void beginUtterance(std::size_t from_sample);
     [[nodiscard]] double originalTime(double fed_s) const;
+    /// Where the place was not known, one note is no sign of it: two that follow each other are.
+    [[nodiscard]] bool showsPlace(const std::vector<FollowedNote>& whole) const;
     [[nodiscard]] bool isToldAlready(std::size_t note, double end_s) const;
     void watchForLoss(const Heard& heard);
 
@@ -64,6 +68,7 @@ private:
     std::size_t decoded_ = 0; ///< of those fed
     std::size_t next_ = 0; ///< the note that is due
     bool found_place_ = false;
+    std::size_t warm_up_ = 0; ///< how often the first words were heard again
     std::vector<FollowedNote> told_;
     std::vector<FollowedNote> maybe_; ///< heard whole at the last look
     std::vector<take::Span> lost_;

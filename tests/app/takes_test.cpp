@@ -1,6 +1,7 @@
 // A take is a value: whatever is opened, changed or recorded meanwhile, it is judged against what it was read
 // against, and kept where it belongs.
 
+#include "read/page_view.h"
 #include "read/read_workspace.h"
 #include "stage/stage.h"
 #include "window.h"
@@ -90,6 +91,30 @@ TEST_F(TakesTest, WhatIsChangedWhileOneReadsChangesNothingInTheTake)
     EXPECT_EQ(take.plan.notes.size(), 67U) << "the plan that it was read against";
     EXPECT_FALSE(take.pace.empty());
     EXPECT_LT(worst_s(take, reading), 0.6);
+}
+
+TEST_F(TakesTest, ThePageFollowsTheVoiceWhileItReads)
+{
+    auto* page = window_->read().findChild<PageView*>(QStringLiteral("pageView"));
+    EXPECT_FALSE(page->behind_s());
+    QSignalSpy heard(&recorder(), &TakeRecorder::noteHeard);
+    double behind_s = 1e9;
+    record(47.0, 63.0, [&] {
+        ASSERT_TRUE(waitFor([&] { return page->behind_s().has_value(); }, 5000)) << "nobody was followed";
+        behind_s = *page->behind_s();
+    });
+    EXPECT_LT(std::abs(behind_s), 0.6) << "this reader keeps to the plan";
+    const auto& reading = window_->read().lastReading();
+    ASSERT_GE(heard.count(), 3);
+    for (const auto& one : heard) {
+        const auto id = one[0].toString().toStdString();
+        const auto truth = std::find_if(
+            reading.truth.begin(), reading.truth.end(), [&](const auto& t) { return t.id == id; });
+        ASSERT_NE(truth, reading.truth.end()) << id << " was not read";
+        EXPECT_NEAR(one[1].toDouble(), reading.from_s + truth->span.end_s, 0.6) << id;
+    }
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    EXPECT_FALSE(page->behind_s()) << "the take is over";
 }
 
 TEST_F(TakesTest, ASecondTakeWhileTheFirstIsJudgedAndAnotherStageOpened)

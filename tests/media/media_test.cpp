@@ -1,5 +1,7 @@
 #include "media/aligner.h"
+#include "media/follower.h"
 #include "media/phones.h"
+#include "media/resample.h"
 #include "media/simulated_reader.h"
 #include "media/sound.h"
 #include "media/sound_file.h"
@@ -12,6 +14,7 @@
 #include <algorithm>
 #include <cmath>
 #include <random>
+#include <span>
 
 using namespace brumefall;
 
@@ -179,6 +182,108 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
 }
 
 INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 60.0, 500.0));
+
+/// What follows a voice as the sound comes, over a countdown, and over talk between two calls.
+TEST(Follower, TellsEachNoteSoonAfterItWasSaid)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 5, 40.0, 130.0);
+    const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
+    const auto due = std::find_if(
+        plan.notes.begin(), plan.notes.end(), [&](const auto& n) { return n.id == reading.truth.front().id; });
+    media::Follower follower(media::expectedNotes(plan), static_cast<std::size_t>(due - plan.notes.begin()));
+    constexpr std::size_t kAtOnce = 800;
+    for (std::size_t at = 0; at < sound.samples.size(); at += kAtOnce) {
+        follower.hear(
+            std::span(sound.samples).subspan(at, std::min(kAtOnce, sound.samples.size() - at)));
+    }
+    follower.finish();
+    std::vector<double> after_s;
+    for (const auto& told : follower.told()) {
+        const auto truth = std::find_if(reading.truth.begin(), reading.truth.end(),
+            [&](const auto& t) { return t.id == plan.notes[told.note].id; });
+        ASSERT_NE(truth, reading.truth.end()) << plan.notes[told.note].spoken << " was not said";
+        EXPECT_NEAR(told.span.end_s, truth->span.end_s, 0.15) << plan.notes[told.note].spoken;
+        after_s.push_back(told.told_s - truth->span.end_s);
+    }
+    EXPECT_EQ(after_s.size(), reading.truth.size());
+    EXPECT_LT(median(after_s), 0.6);
+    EXPECT_LT(*std::max_element(after_s.begin(), after_s.end()), 3.0) << "the first, before the voice is known";
+    std::sort(after_s.begin(), after_s.end());
+    EXPECT_LT(after_s[after_s.size() * 9 / 10], 1.5);
+}
+
+media::Sound joined(const media::Sound& first, const media::Sound& then)
+{
+    auto out = media::resampled(first, media::kAlignRate_hz);
+    const auto more = media::resampled(then, media::kAlignRate_hz);
+    out.samples.insert(out.samples.end(), out.rate_hz / 2, 0);
+    out.samples.insert(out.samples.end(), more.samples.begin(), more.samples.end());
+    return out;
+}
+
+TEST(Aligner, ACountdownAndTalkBetweenCallsHideNothingAndAreNoNotes)
+{
+    const auto plan = demoPlan();
+    const auto first = media::readAloud(plan, {}, 5, -3.0, 60.0);
+    const auto second = media::readAloud(plan, {}, 6, 60.0, 120.0);
+    auto sound = joined(media::sayAtRate("five, four, three, two, one, go", 130), first.sound);
+    sound = joined(sound, media::sayAtRate("that was a bit close, I think the brakes are getting hot", 190));
+    sound = joined(sound, second.sound);
+    const auto found = media::align(sound, media::expectedNotes(plan)).notes;
+    for (std::size_t k = 0; k < found.size(); ++k) {
+        const bool said = plan.notes[k].start_s < 119.0;
+        if (said || plan.notes[k].start_s > 121.0) {
+            EXPECT_EQ(found[k].read, said) << k << " " << plan.notes[k].spoken;
+        }
+        EXPECT_TRUE(found[k].repeats.empty()) << plan.notes[k].spoken;
+    }
+}
+
+TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
+{
+    const auto plan = demoPlan();
+    media::Sound talk;
+    talk.rate_hz = media::kAlignRate_hz;
+    for (int i = 0; i < 6; ++i) {
+        talk = joined(talk,
+            media::sayAtRate("we should talk about this one after lunch, the others had the same problem", 180));
+    }
+    stage::Stage other;
+    other.text = "left one long into right six 40\nleft six 60\nright one tightens into left two 30\n"
+                 "right four into left one 50\nleft two over bridge 200\nright two and left six 70\n";
+    auto elsewhere = media::readAloud(stage::prepare(other, nullptr).plan, {}, 1).sound;
+    for (const media::Sound* sound : {&talk, &elsewhere}) {
+        int read = 0;
+        for (const auto& note : media::align(*sound, media::expectedNotes(plan)).notes) {
+            read += note.read ? 1 : 0;
+        }
+        EXPECT_LE(read, 2);
+    }
+}
+
+TEST(Aligner, HumARumbleAndAFaintMicrophoneHideNothing)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 5, 40.0, 90.0);
+    const auto expected = media::expectedNotes(plan);
+    auto hum = media::resampled(reading.sound, media::kAlignRate_hz);
+    auto faint = hum;
+    for (std::size_t i = 0; i < hum.samples.size(); ++i) {
+        const double t = static_cast<double>(i) / media::kAlignRate_hz;
+        hum.samples[i] = static_cast<std::int16_t>(
+            std::clamp(0.6 * hum.samples[i] + 5000.0 * std::sin(314.0 * t), -32768.0, 32767.0));
+        faint.samples[i] = static_cast<std::int16_t>(faint.samples[i] / 80);
+    }
+    for (const media::Sound* sound : {&hum, &faint}) {
+        std::size_t read = 0;
+        for (const auto& note : media::align(*sound, expected).notes) {
+            read += note.read ? 1U : 0U;
+        }
+        EXPECT_GE(read + 1, reading.truth.size());
+        EXPECT_LE(read, reading.truth.size());
+    }
+}
 
 TEST(Aligner, SilenceHasNoNotes)
 {

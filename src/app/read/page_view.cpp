@@ -28,7 +28,31 @@ void PageView::showTime(double stage_s)
         std::find_if(calls.begin(), calls.end(), [&](const auto& call) { return call.end_s > stage_s; });
     current_ = due == calls.end() ? (calls.empty() ? 0 : calls.size() - 1)
                                   : static_cast<std::size_t>(due - calls.begin());
+    constexpr std::size_t kLost = 3; // calls: a reader so far off is helped by the clock
+    if (behind_s_ && (voice_call_ > current_ ? voice_call_ - current_ : current_ - voice_call_) < kLost) {
+        current_ = voice_call_;
+    }
     update();
+}
+
+void PageView::showVoice(const QString& note, double end_s)
+{
+    const auto& plan = document_.prepared().plan;
+    const auto said = std::find_if(
+        plan.notes.begin(), plan.notes.end(), [&](const auto& n) { return n.id == note.toStdString(); });
+    if (said == plan.notes.end()) {
+        return;
+    }
+    behind_s_ = end_s - said->end_s;
+    const auto next = std::next(said);
+    voice_call_ = static_cast<std::size_t>(next == plan.notes.end() ? said->call : next->call);
+    showTime(now_s_);
+}
+
+void PageView::forgetVoice()
+{
+    behind_s_.reset();
+    showTime(now_s_);
 }
 
 void PageView::paintEvent(QPaintEvent*)
@@ -76,8 +100,13 @@ void PageView::paintEvent(QPaintEvent*)
             p.setFont(typeface(type::kSmall));
             p.setPen(t.quiet);
             const double wait_s = calls[c].start_s - now_s_;
-            p.drawText(QRectF(left, y + 4, width_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
-                wait_s > 0 ? tr("start in %1 s").arg(wait_s, 0, 'f', 1) : tr("now"));
+            QString when = wait_s > 0 ? tr("start in %1 s").arg(wait_s, 0, 'f', 1) : tr("now");
+            constexpr double kNoticed_s = 0.3;
+            if (behind_s_ && std::abs(*behind_s_) >= kNoticed_s) {
+                when += (*behind_s_ > 0.0 ? tr("   you are %1 s behind") : tr("   you are %1 s ahead"))
+                            .arg(std::abs(*behind_s_), 0, 'f', 1);
+            }
+            p.drawText(QRectF(left, y + 4, width_px, 20), Qt::AlignLeft | Qt::AlignVCenter, when);
             y += 40;
         }
         y += 14;

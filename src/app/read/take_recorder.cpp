@@ -27,6 +27,13 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
     , transport_(transport)
 {
     pool_.setMaxThreadCount(1);
+    connect(&follower_, &VoiceFollower::told, this, [this](int note, double end_s) {
+        const auto& notes = recording_.take.plan.notes;
+        if (running_ && static_cast<std::size_t>(note) < notes.size()) {
+            emit noteHeard(QString::fromStdString(notes[static_cast<std::size_t>(note)].id),
+                recording_.take.clock.stageTime(end_s));
+        }
+    });
     waiting_.setInterval(10);
     connect(&waiting_, &QTimer::timeout, this, [this] {
         if (runsSteadily()) {
@@ -126,6 +133,7 @@ void TakeRecorder::begin()
     recording_.take.clock = {stageTime(), transport_.rate()};
     // kept from the start, so that a crash loses the verdicts only
     keep(recording_);
+    follower_.start(recording_.take.plan, recording_.take.clock.offset_s);
     input_->start();
     emit started();
 }
@@ -144,6 +152,7 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
         QTimer::singleShot(0, this, &TakeRecorder::stop);
         return;
     }
+    follower_.hear(bytes);
     emit levelChanged(media::loudest(bytes));
     if (transport_.player().isPlaying() && !transport_.player().isSeeking()) {
         pairs_.push_back({writer_->duration_s(), stageTime()});
@@ -184,6 +193,7 @@ void TakeRecorder::stop()
     }
     const auto input = std::move(input_);
     input->stop();
+    follower_.stop();
     transport_.player().pause();
     transport_.hold(false);
     recording_.take.clock = fitClock();

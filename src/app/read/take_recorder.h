@@ -5,6 +5,7 @@
 #include "document/document.h"
 #include "media/input.h"
 #include "media/sound_file.h"
+#include "read/voice_follower.h"
 #include "widgets/transport.h"
 
 #include <QElapsedTimer>
@@ -43,6 +44,8 @@ public:
 signals:
     void started();
     void levelChanged(double share);
+    /// A note was heard while the take goes on; its last syllable ended at `end_s` from go.
+    void noteHeard(const QString& id, double end_s);
     void judging(double share);
     void judged(const QString& take);
     void failed(const QString& why);
@@ -78,6 +81,7 @@ private:
     std::unique_ptr<media::SoundWriter> writer_;
     QTimer waiting_;
     Work recording_;
+    VoiceFollower follower_;
     Transport::Laid laid_; ///< of the video, since the take began
     std::vector<Pair> pairs_;
     std::vector<Pair> warm_up_; ///< wall clock and stage time while waiting

@@ -1,0 +1,67 @@
+#include "read/voice_follower.h"
+
+#include "media/input.h"
+#include "media/sound.h"
+
+#include <algorithm>
+#include <span>
+
+namespace brumefall::app {
+
+static_assert(media::kRecordingRate_hz == media::kAlignRate_hz);
+
+VoiceFollower::VoiceFollower(QObject* parent)
+    : QObject(parent)
+    , there_(new QObject)
+{
+    there_->moveToThread(&thread_);
+    connect(&thread_, &QThread::finished, there_, &QObject::deleteLater);
+    thread_.start(QThread::LowPriority);
+}
+
+VoiceFollower::~VoiceFollower()
+{
+    stop();
+    thread_.quit();
+    thread_.wait();
+}
+
+void VoiceFollower::start(const plan::Plan& plan, double due_s)
+{
+    ear_ = std::make_shared<Ear>();
+    const auto due = std::find_if(
+        plan.notes.begin(), plan.notes.end(), [&](const auto& note) { return note.start_s >= due_s; });
+    const auto first = static_cast<std::size_t>(due - plan.notes.begin());
+    QMetaObject::invokeMethod(there_, [ear = ear_, expected = media::expectedNotes(plan), first] {
+        try {
+            ear->follower = std::make_unique<media::Follower>(expected, first);
+        } catch (const media::MediaError&) {
+            // without the model nobody follows; judging says so
+        }
+    });
+}
+
+void VoiceFollower::hear(const QByteArray& bytes)
+{
+    if (!ear_) {
+        return;
+    }
+    QMetaObject::invokeMethod(there_, [this, ear = ear_, bytes] {
+        if (!ear->follower) {
+            return;
+        }
+        ear->follower->hear(std::span(reinterpret_cast<const std::int16_t*>(bytes.constData()),
+            static_cast<std::size_t>(bytes.size()) / 2));
+        const auto& all = ear->follower->told();
+        for (; ear->told < all.size(); ++ear->told) {
+            emit told(static_cast<int>(all[ear->told].note), all[ear->told].span.end_s);
+        }
+    });
+}
+
+void VoiceFollower::stop()
+{
+    ear_.reset(); // what is still queued is heard by nobody
+}
+
+} // namespace brumefall::app
