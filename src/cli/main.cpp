@@ -167,6 +167,9 @@ int runAlign(int argc, char** argv)
     const auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
     const auto sound = media::decodeSound(*audio, media::kAlignRate_hz);
     const auto alignment = media::align(sound, media::expectedNotes(plan));
+    if (std::none_of(alignment.notes.begin(), alignment.notes.end(), [](const auto& n) { return n.read; })) {
+        std::cerr << *audio << ":0: nothing in it is a note of this stage: silence, talk, or another stage's notes\n";
+    }
     print({{"format", "brumefall/calls/1"}, {"notes", formats::foundToJson(alignment.notes)},
         {"real_time_factor", alignment.real_time_factor}});
     return kFine;

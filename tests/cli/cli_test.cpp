@@ -5,7 +5,9 @@
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 #include <cstdio>
+#include <map>
 #include <random>
 #include <sys/wait.h>
 #include <vector>
@@ -218,6 +220,32 @@ TEST(Cli, AlignFindsTheNotesOfADemoTake)
     }
     EXPECT_EQ(missed, 1) << "one note was skipped when the take was made";
     EXPECT_GT(json["real_time_factor"].get<double>(), 0.0);
+}
+
+TEST(Cli, FollowTellsWhenEachNoteWasToldInTheFormatOfTheDesign)
+{
+    const auto take = kDemo / "takes" / "2030-03-09 19.02.47.flac";
+    const auto result = run("follow " + quoted(kDemo) + " --pass stage --audio " + quoted(take));
+    ASSERT_EQ(result.exit_code, 0) << result.err;
+    const Json json = Json::parse(result.out);
+    EXPECT_EQ(json["format"], "brumefall/follow/1");
+    const Json kept = Json::parse(support::read(kDemo / "takes" / "2030-03-09 19.02.47.json"));
+    std::map<std::string, double> end_s;
+    for (const Json& note : kept["calls"]) {
+        if (note["verdict"] == "read") {
+            end_s[note["id"]] = note["end_s"];
+        }
+    }
+    std::size_t right = 0;
+    for (const Json& note : json["notes"]) {
+        EXPECT_GE(note["told_s"].get<double>(), note["end_s"].get<double>());
+        const auto found = end_s.find(note["id"]);
+        right += found != end_s.end() && std::abs(found->second - note["end_s"].get<double>()) < 0.3 ? 1U : 0U;
+    }
+    EXPECT_GE(right * 100, end_s.size() * 95) << "as the aligner found them in the whole take";
+    EXPECT_TRUE(json["lost"].is_array());
+    EXPECT_GT(json["cpu_share"].get<double>(), 0.0);
+    EXPECT_EQ(run("follow " + quoted(kDemo)).exit_code, 2);
 }
 
 TEST(Cli, CheckSaysNothingOfAGoodStageAndNamesTheFileOfABadOne)

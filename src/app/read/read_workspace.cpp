@@ -51,8 +51,7 @@ ReadWorkspace::ReadWorkspace(
     level_->setFixedSize(110, 30);
     state_->setObjectName(QStringLiteral("readState"));
     state_->setWordWrap(true);
-    video_->setEmptyText(tr(
-        "This pass has no video. The notes can still be read along the plan's clock once a video is there."));
+    video_->setEmptyText(tr("There is no video to read along yet. Next: add one in Places (F2)."));
 
     auto* controls = new FlowLayout(6);
     record_ = addButton(controls, tr("Record (R)"), "recordButton", [this] { toggleRecording(); });

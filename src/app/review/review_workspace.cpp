@@ -371,7 +371,10 @@ void ReviewWorkspace::showTake(const QString& name)
                                    .arg(f.missed)
             : recorder_.isJudging(take_->name) ? tr("Finding the calls\u2026")
                                     : tr("Recorded, not judged yet."));
-    if (judged && f.judged == 0) {
+    if (judged && f.judged > 0 && f.missed == f.judged) {
+        summary_->setText(tr("Nothing in this take is a note of this stage."));
+        figures_->setText(tr("What was heard is silence, talk, or the notes of another stage. Next: see that the microphone hears you (F4), and read again."));
+    } else if (judged && f.judged == 0) {
         summary_->setText(tr("No note of this stage was due in this take."));
         figures_->setText(tr("It ended before the first one could be heard. Next: read on from the start line, "
                              "or throw this take away (F6, Del)."));
