@@ -1,5 +1,5 @@
-// How well takes are found as they are made in cars and rooms: other voices than the simulated reader's, noise,
-// talk, countdowns, faint and overdriven microphones, and sound that is no reading of this stage.
+// How well takes are found as they are made in cars and rooms: other voices than the simulated reader's,
+// noise, talk, countdowns, faint and overdriven microphones, and sound that is no reading of this stage.
 //
 //     takes_bench [CONDITION ...]
 
@@ -65,8 +65,8 @@ const Samples& spoken(const Speaker& speaker, const std::string& text)
     }
     if (speaker.flite) {
         const auto file = std::filesystem::temp_directory_path() / "brumefall-takes-bench.wav";
-        const std::string command = "flite -voice " + speaker.name + " --setf duration_stretch=0.85 -t \"" + text
-            + "\" -o " + file.string();
+        const std::string command = "flite -voice " + speaker.name + " --setf duration_stretch=0.85 -t \""
+            + text + "\" -o " + file.string();
         if (std::system(command.c_str()) == 0) {
             samples = trimmedOf(media::decodeSound(file, kRate_hz));
         }
@@ -111,7 +111,9 @@ Take readPlan(const plan::Plan& plan, const Speaker& speaker, std::uint32_t seed
 {
     std::mt19937 random(seed);
     Take take;
-    const auto chosen = [&](double share) { return std::uniform_real_distribution(0.0, 1.0)(random) < share; };
+    const auto chosen = [&](double share) {
+        return std::uniform_real_distribution(0.0, 1.0)(random) < share;
+    };
     double at_s = lead_s;
     double later_s = 0.0;
     double power = 0.0;
@@ -180,7 +182,8 @@ Samples engine(std::size_t size, std::uint32_t seed)
     std::normal_distribution<double> hiss(0.0, 1.0);
     return madeOf(size, [&](double t) {
         const double phase = 560.0 * t + 30.0 * std::sin(0.7 * t);
-        return std::sin(phase) + 0.5 * std::sin(2.0 * phase) + 0.3 * std::sin(3.0 * phase) + 0.4 * hiss(random);
+        return std::sin(phase) + 0.5 * std::sin(2.0 * phase) + 0.3 * std::sin(3.0 * phase)
+            + 0.4 * hiss(random);
     });
 }
 
@@ -195,14 +198,16 @@ Samples gearsAndStones(std::size_t size, std::uint32_t seed)
         }
         stone *= 0.997;
         const double whine = 2.0 * std::numbers::pi * (900.0 * t + 160.0 * std::sin(0.45 * t));
-        return 0.8 * std::sin(whine) + 0.4 * std::sin(2.0 * whine) + stone * hiss(random) + 0.5 * hiss(random);
+        return 0.8 * std::sin(whine) + 0.4 * std::sin(2.0 * whine) + stone * hiss(random)
+            + 0.5 * hiss(random);
     });
 }
 
 const std::array<std::string, 10> kTalk{"that was a bit close to the bank there", "the brakes feel good now",
     "keep going, we have time", "come on, come on, push", "what was that noise from the back",
-    "I think the others had the same problem", "good, that is better, really good", "watch the temperature for me",
-    "we should talk about this one after lunch", "nice and easy, there is no need to hurry"};
+    "I think the others had the same problem", "good, that is better, really good",
+    "watch the temperature for me", "we should talk about this one after lunch",
+    "nice and easy, there is no need to hurry"};
 
 /// Talk without an end.
 Samples chatting(std::size_t size, const Speaker& speaker, std::uint32_t seed)
@@ -210,8 +215,8 @@ Samples chatting(std::size_t size, const Speaker& speaker, std::uint32_t seed)
     std::mt19937 random(seed);
     Samples out;
     while (out.size() < size) {
-        addAt(out, spoken(speaker, kTalk[random() % kTalk.size()]), static_cast<double>(out.size()) / kRate_hz + 0.5,
-            1.0);
+        addAt(out, spoken(speaker, kTalk[random() % kTalk.size()]),
+            static_cast<double>(out.size()) / kRate_hz + 0.5, 1.0);
     }
     out.resize(size);
     return out;
@@ -241,9 +246,9 @@ struct Score {
             const auto& note = alignment.notes[k];
             const double off_s = std::abs(note.span.start_s - is.span.start_s);
             const auto hit = [&](const take::Span& heard) {
-                return std::any_of(is.repeats.begin(), is.repeats.end(),
-                           [&](const take::Span& r) { return std::abs(r.start_s - heard.start_s) < kThere_s; })
-                    || std::abs(heard.start_s - is.span.start_s) < kThere_s;
+                return std::any_of(is.repeats.begin(), is.repeats.end(), [&](const take::Span& r) {
+                    return std::abs(r.start_s - heard.start_s) < kThere_s;
+                }) || std::abs(heard.start_s - is.span.start_s) < kThere_s;
             };
             spoken += is.read ? 1 : 0;
             found += is.read && note.read && (off_s < kThere_s || hit(note.span)) ? 1 : 0;
@@ -265,12 +270,14 @@ struct Score {
     {
         std::sort(start_errors.begin(), start_errors.end());
         const auto at = [&](std::size_t percent) {
-            return start_errors.empty() ? 0.0 : 1000.0 * start_errors[(start_errors.size() - 1) * percent / 100];
+            return start_errors.empty() ? 0.0
+                                        : 1000.0 * start_errors[(start_errors.size() - 1) * percent / 100];
         };
-        std::printf("%-18s found %5.1f %%  skipped reported %5.1f %%  repeats %d of %d, wrong %d  start %3.0f ms, 95 %% %4.0f ms  "
+        std::printf("%-18s found %5.1f %%  skipped reported %5.1f %%  repeats %d of %d, wrong %d  start "
+                    "%3.0f ms, 95 %% %4.0f ms  "
                     "%.3f of real time\n",
-            name.c_str(), 100.0 * found / std::max(1, spoken), 100.0 * reported / std::max(1, skipped), repeats_found,
-            repeats, repeats_wrong, at(50), at(95), took / std::max(1e-9, length_s));
+            name.c_str(), 100.0 * found / std::max(1, spoken), 100.0 * reported / std::max(1, skipped),
+            repeats_found, repeats, repeats_wrong, at(50), at(95), took / std::max(1e-9, length_s));
         std::fflush(stdout);
     }
 };
@@ -317,7 +324,8 @@ struct Following {
         const auto at = [&](std::size_t percent) {
             return after_s.empty() ? 0.0 : after_s[(after_s.size() - 1) * percent / 100];
         };
-        std::printf("    followed: told %5.1f %%, wrongly %d  %.2f s after the note's end, 95 %% %.2f s  %.3f of a core\n",
+        std::printf("    followed: told %5.1f %%, wrongly %d  %.2f s after the note's end, 95 %% %.2f s  "
+                    "%.3f of a core\n",
             100.0 * told / std::max(1, spoken), wrong, at(50), at(95), cpu_s / std::max(1e-9, length_s));
         std::fflush(stdout);
     }
@@ -354,12 +362,14 @@ int main(int argc, char** argv)
     }
     const Speaker driver{"en-gb+m3", false, 200.0};
     const auto worsenBy = [](auto noise, double below_dB) {
-        return [noise, below_dB](Take& t, std::uint32_t seed) { addNoise(t, noise(t.samples.size(), seed), below_dB); };
+        return [noise, below_dB](
+                   Take& t, std::uint32_t seed) { addNoise(t, noise(t.samples.size(), seed), below_dB); };
     };
     const auto talk = [&](std::size_t size, std::uint32_t seed) { return chatting(size, driver, seed); };
     const auto hum = [](std::size_t size, std::uint32_t) {
         return madeOf(size, [](double t) {
-            return std::sin(2.0 * std::numbers::pi * 50.0 * t) + 0.5 * std::sin(2.0 * std::numbers::pi * 100.0 * t);
+            return std::sin(2.0 * std::numbers::pi * 50.0 * t)
+                + 0.5 * std::sin(2.0 * std::numbers::pi * 100.0 * t);
         });
     };
     const auto rumble = [](std::size_t size, std::uint32_t seed) {
@@ -368,7 +378,8 @@ int main(int argc, char** argv)
         double low = 0.0;
         return madeOf(size, [&](double) { return low = 0.985 * low + hiss(random); });
     };
-    const std::vector<Condition> conditions{{"clean"}, {"engine 10 dB", 3.0, 0.0, 1.0, worsenBy(engine, 10.0)},
+    const std::vector<Condition> conditions{{"clean"},
+        {"engine 10 dB", 3.0, 0.0, 1.0, worsenBy(engine, 10.0)},
         {"engine 5 dB", 3.0, 0.0, 1.0, worsenBy(engine, 5.0)},
         {"countdown", 6.0, 0.0, 1.0,
             [&](Take& t, std::uint32_t) {
@@ -378,14 +389,15 @@ int main(int argc, char** argv)
                     addAt(t.samples, spoken(driver, word), at_s, 1.0);
                 }
             }},
-        {"remarks", 3.0, 2.4, 1.0},
-        {"driver -12 dB", 3.0, 0.0, 1.0, worsenBy(talk, 12.0)},
+        {"remarks", 3.0, 2.4, 1.0}, {"driver -12 dB", 3.0, 0.0, 1.0, worsenBy(talk, 12.0)},
         {"driver -6 dB", 3.0, 0.0, 1.0, worsenBy(talk, 6.0)}, {"hum 0 dB", 3.0, 0.0, 1.0, worsenBy(hum, 0.0)},
         {"rumble 0 dB", 3.0, 0.0, 1.0, worsenBy(rumble, 0.0)}, {"faint -40 dB", 3.0, 0.0, 0.01},
-        {"clipped 20 dB", 3.0, 0.0, 10.0}, {"gears, stones 5 dB", 3.0, 0.0, 1.0, worsenBy(gearsAndStones, 5.0)}};
+        {"clipped 20 dB", 3.0, 0.0, 10.0},
+        {"gears, stones 5 dB", 3.0, 0.0, 1.0, worsenBy(gearsAndStones, 5.0)}};
     const auto wanted = [&](const std::string& name) {
-        return argc < 2
-            || std::any_of(argv + 1, argv + argc, [&](const char* a) { return name.find(a) != std::string::npos; });
+        return argc < 2 || std::any_of(argv + 1, argv + argc, [&](const char* a) {
+            return name.find(a) != std::string::npos;
+        });
     };
     for (const Condition& condition : conditions) {
         if (!wanted(condition.name)) {
@@ -437,7 +449,8 @@ int main(int argc, char** argv)
         const std::array<std::string, 4> things{"", " over crest", " long", " tightens"};
         const std::array<std::string, 6> grades{"one", "two", "three", "four", "five", "six"};
         const auto one = [&] {
-            return std::string(random() % 2 == 0 ? "left " : "right ") + grades[random() % 6] + things[random() % 4];
+            return std::string(random() % 2 == 0 ? "left " : "right ") + grades[random() % 6]
+                + things[random() % 4];
         };
         other.text += one() + " into " + one() + " " + std::to_string(10 * (3 + random() % 10)) + "\n";
     }

@@ -168,7 +168,8 @@ int runAlign(int argc, char** argv)
     const auto sound = media::decodeSound(*audio, media::kAlignRate_hz);
     const auto alignment = media::align(sound, media::expectedNotes(plan));
     if (std::none_of(alignment.notes.begin(), alignment.notes.end(), [](const auto& n) { return n.read; })) {
-        std::cerr << *audio << ":0: nothing in it is a note of this stage: silence, talk, or another stage's notes\n";
+        std::cerr << *audio
+                  << ":0: nothing in it is a note of this stage: silence, talk, or another stage's notes\n";
     }
     print({{"format", "brumefall/calls/1"}, {"notes", formats::foundToJson(alignment.notes)},
         {"real_time_factor", alignment.real_time_factor}});
@@ -195,7 +196,8 @@ int runFollow(int argc, char** argv)
     const double used_s = static_cast<double>(std::clock() - began) / CLOCKS_PER_SEC;
     Json notes = Json::array();
     for (const auto& told : follower.told()) {
-        notes.push_back({{"id", plan.notes[told.note].id}, {"end_s", told.span.end_s}, {"told_s", told.told_s}});
+        notes.push_back(
+            {{"id", plan.notes[told.note].id}, {"end_s", told.span.end_s}, {"told_s", told.told_s}});
     }
     Json lost = Json::array();
     for (const auto& span : follower.lost()) {

@@ -1,8 +1,8 @@
 #include "media/aligner.h"
 
 #include "media/condense.h"
-#include "media/speech_decoder.h"
 #include "media/resample.h"
+#include "media/speech_decoder.h"
 
 extern "C" {
 #include <pocketsphinx.h>
@@ -155,8 +155,8 @@ private:
     std::vector<HeardWord> open_;
 };
 
-/// Searches a recording piece by piece, each for the notes that are due around where the reader is: what else is
-/// heard in one piece cannot lead the search astray in the next.
+/// Searches a recording piece by piece, each for the notes that are due around where the reader is: what else
+/// is heard in one piece cannot lead the search astray in the next.
 class PieceSearch {
 public:
     PieceSearch(const Condensed& condensed, const std::vector<ExpectedNote>& expected)
@@ -167,8 +167,8 @@ public:
     {
     }
 
-    /// Everything that was heard, in its order, at its time in the recording. Stops early where `progress` says
-    /// so.
+    /// Everything that was heard, in its order, at its time in the recording. Stops early where `progress`
+    /// says so.
     std::vector<HeardWord> search(const Progress& progress)
     {
         std::vector<HeardWord> all;
@@ -207,8 +207,8 @@ private:
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
 
-    /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be unlike
-    /// the model's: then talk is made dear, and what is found counts if it is in order.
+    /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
+    /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
     Heard hear(double from_s, double to_s, std::size_t at, bool anywhere)
     {
         constexpr double kDearTalk = -60.0;
@@ -240,8 +240,8 @@ private:
         return heardBy(decoder_.get(), static_cast<double>(first) / kAlignRate_hz);
     }
 
-    /// The first word of the last note that was heard whole before `sure_s`: the next piece begins with it. Not
-    /// the first one of the piece, so that the search goes on.
+    /// The first word of the last note that was heard whole before `sure_s`: the next piece begins with it.
+    /// Not the first one of the piece, so that the search goes on.
     [[nodiscard]] std::size_t seamOf(const std::vector<HeardWord>& heard, double sure_s) const
     {
         for (std::size_t i = heard.size(); i-- > 1;) {
@@ -264,7 +264,8 @@ private:
     const std::vector<ExpectedNote>& expected_;
     Decoder decoder_;
     Grammar grammar_;
-    bool strange_voice_ = false; ///< the model's phones fit it ill, so that talk always would explain it better
+    bool strange_voice_ =
+        false; ///< the model's phones fit it ill, so that talk always would explain it better
 };
 
 } // namespace

@@ -150,8 +150,8 @@ std::int16_t LevelWatch::brought(float sample)
 double originalTime(const std::vector<Condensed::Piece>& pieces, double condensed_s)
 {
     const auto sample = static_cast<std::size_t>(std::max(0.0, condensed_s * kAlignRate_hz));
-    auto it = std::upper_bound(
-        pieces.begin(), pieces.end(), sample, [](std::size_t s, const Condensed::Piece& p) { return s < p.first; });
+    auto it = std::upper_bound(pieces.begin(), pieces.end(), sample,
+        [](std::size_t s, const Condensed::Piece& p) { return s < p.first; });
     if (it == pieces.begin()) {
         return condensed_s;
     }

@@ -35,8 +35,8 @@ struct Condensed {
 /// added and a second of it after the end.
 [[nodiscard]] Condensed condense(const Sound& sound);
 
-/// Takes away what lies below speech (hum, rumble), as it would be taken for speech and hide it: two Butterworth
-/// sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).
+/// Takes away what lies below speech (hum, rumble), as it would be taken for speech and hide it: two
+/// Butterworth sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).
 class RumbleFilter {
 public:
     RumbleFilter();
@@ -50,8 +50,8 @@ private:
     std::array<Section, 2> sections_;
 };
 
-/// The same as `condense` does for a whole recording, while it comes: which frames are loud, and samples brought
-/// to one level with a steady hiss.
+/// The same as `condense` does for a whole recording, while it comes: which frames are loud, and samples
+/// brought to one level with a steady hiss.
 class LevelWatch {
 public:
     /// Energy of this frame of a hundredth of a second against the quietest fifth of the last half minute.

@@ -79,8 +79,8 @@ void Follower::takeFrame(std::span<const float> frame)
 
 void Follower::feed(std::span<const float> frame, std::size_t original)
 {
-    const bool goes_on = !pieces_.empty()
-        && original - pieces_.back().original == fed_.size() - pieces_.back().first;
+    const bool goes_on =
+        !pieces_.empty() && original - pieces_.back().original == fed_.size() - pieces_.back().first;
     if (!goes_on) {
         pieces_.push_back({fed_.size(), original});
     }
@@ -140,7 +140,8 @@ void Follower::look(bool at_end)
         const double end_s = heard.words[i].span.end_s;
         if (heard.words[first].place.word <= 1 && (at_end || end_s < fed_s - kSettled_s)) {
             whole.push_back({place.note,
-                {originalTime(heard.words[first].span.start_s), originalTime(end_s - 0.5 * kFrame_s)}, heard_s()});
+                {originalTime(heard.words[first].span.start_s), originalTime(end_s - 0.5 * kFrame_s)},
+                heard_s()});
         }
     }
     if (!found_place_ && !at_end && !showsPlace(whole)) {
@@ -173,7 +174,8 @@ void Follower::look(bool at_end)
                 from_s = word.span.start_s - 0.06;
             }
         }
-        beginUtterance(static_cast<std::size_t>(std::max(0.0, std::max(from_s, fed_s - 10.0)) * kAlignRate_hz));
+        beginUtterance(
+            static_cast<std::size_t>(std::max(0.0, std::max(from_s, fed_s - 10.0)) * kAlignRate_hz));
     }
 }
 
@@ -211,7 +213,8 @@ void Follower::beginUtterance(std::size_t from_sample)
     decoded_ = 0;
     maybe_.clear();
     grammar_.use({next_ > kBack ? next_ - kBack : 0,
-        std::min(expected_.size(), found_place_ ? next_ + kAhead : expected_.size()), next_, !found_place_, -12.0});
+        std::min(expected_.size(), found_place_ ? next_ + kAhead : expected_.size()), next_, !found_place_,
+        -12.0});
     ps_start_stream(decoder_.get()); // frames count from this utterance's first
     ps_start_utt(decoder_.get());
     decodeFed();

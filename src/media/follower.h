@@ -24,8 +24,8 @@ struct FollowedNote {
 /// was told once stays told. Not for two threads at a time.
 class Follower {
 public:
-    /// `due` is the note that comes first, where that is known; else the place is found by what is said. Throws
-    /// MediaError where the acoustic model is missing.
+    /// `due` is the note that comes first, where that is known; else the place is found by what is said.
+    /// Throws MediaError where the acoustic model is missing.
     explicit Follower(std::vector<ExpectedNote> expected, std::optional<std::size_t> due = {});
     Follower(const Follower&) = delete;
     Follower& operator=(const Follower&) = delete;

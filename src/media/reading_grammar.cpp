@@ -29,8 +29,8 @@ constexpr double kBackMore = -4.0; ///< going back by one note more
 constexpr std::size_t kLongestSkip = 40;
 
 /// A few phones of every kind explain talk well enough, in half the time that all 39 take.
-constexpr std::array<std::string_view, 18> kTalkPhones{"AA", "AE", "AH", "AO", "EH", "IH", "IY", "OW", "UW", "D", "F",
-    "K", "L", "M", "N", "R", "S", "T"};
+constexpr std::array<std::string_view, 18> kTalkPhones{
+    "AA", "AE", "AH", "AO", "EH", "IH", "IY", "OW", "UW", "D", "F", "K", "L", "M", "N", "R", "S", "T"};
 
 bool isJoiner(const std::string& word)
 {

@@ -1,5 +1,5 @@
-/// The grammar of a reading: the expected notes in a chain, each of them skippable, repeatable, broken off, and
-/// talk between any two of them.
+/// The grammar of a reading: the expected notes in a chain, each of them skippable, repeatable, broken off,
+/// and talk between any two of them.
 #pragma once
 
 #include "media/aligner.h"
@@ -40,7 +40,8 @@ public:
     struct Window {
         std::size_t first = 0;
         std::size_t last = 0; ///< one past
-        std::size_t at = 0; ///< the note that comes next; those before it can be read again, those after skipped
+        std::size_t at =
+            0; ///< the note that comes next; those before it can be read again, those after skipped
         bool anywhere = false; ///< where the reader is, is not known
         double talk_phone = -12.0; ///< natural logarithm of what a phone of talk costs
     };

@@ -51,9 +51,9 @@ Decoder makeDecoder(Means means)
     const std::string folder = kSpeechModelFolder;
     const ScratchFile fillers(fillerDictionary());
     cmd_ln_t* config = cmd_ln_init(nullptr, ps_args(), TRUE, "-hmm", (folder + "/en-us").c_str(), "-dict",
-        (folder + "/cmudict-en-us.dict").c_str(), "-fdict", fillers.path().c_str(), "-beam", "1e-60", "-wbeam",
-        "1e-60", "-pbeam", "1e-60", "-maxhmmpf", "4000", "-fsgusefiller", "no", "-remove_silence", "no", "-bestpath", "no", "-cmn",
-        means == Means::so_far ? "live" : "batch", nullptr);
+        (folder + "/cmudict-en-us.dict").c_str(), "-fdict", fillers.path().c_str(), "-beam", "1e-75",
+        "-wbeam", "1e-75", "-pbeam", "1e-75", "-maxhmmpf", "3000", "-fsgusefiller", "no", "-remove_silence",
+        "no", "-bestpath", "no", "-cmn", means == Means::so_far ? "live" : "batch", nullptr);
     Decoder decoder(config == nullptr ? nullptr : ps_init(config));
     if (config != nullptr) {
         cmd_ln_free_r(config);

@@ -148,10 +148,12 @@ void expectWordsWhole(const stage::Prepared& prepared, QSizeF size, double acros
                 continue; // the edge of the picture would cut it
             }
             const QString all = note.own + (note.after.isEmpty() ? "" : " " + note.after);
-            EXPECT_GE(note.words.width() + 0.5,
-                QFontMetricsF(typeface(note.letter_size)).horizontalAdvance(all));
+            EXPECT_GE(
+                note.words.width() + 0.5, QFontMetricsF(typeface(note.letter_size)).horizontalAdvance(all));
             EXPECT_GE(note.words.height(),
-                QFontMetricsF(typeface(note.letter_size)).tightBoundingRect(QStringLiteral("Hlgpy'")).height());
+                QFontMetricsF(typeface(note.letter_size))
+                    .tightBoundingRect(QStringLiteral("Hlgpy'"))
+                    .height());
             EXPECT_TRUE(rect.contains(note.words));
             EXPECT_LE(note.bar.bottom(), layout.voice.bottom() + 0.5);
             EXPECT_NEAR(note.words.left(), note.bar.left(), 0.5) << "where it begins to be said";

@@ -240,7 +240,8 @@ TEST(Cli, FollowTellsWhenEachNoteWasToldInTheFormatOfTheDesign)
     for (const Json& note : json["notes"]) {
         EXPECT_GE(note["told_s"].get<double>(), note["end_s"].get<double>());
         const auto found = end_s.find(note["id"]);
-        right += found != end_s.end() && std::abs(found->second - note["end_s"].get<double>()) < 0.3 ? 1U : 0U;
+        right +=
+            found != end_s.end() && std::abs(found->second - note["end_s"].get<double>()) < 0.3 ? 1U : 0U;
     }
     EXPECT_GE(right * 100, end_s.size() * 95) << "as the aligner found them in the whole take";
     EXPECT_TRUE(json["lost"].is_array());

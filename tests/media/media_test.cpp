@@ -189,13 +189,12 @@ TEST(Follower, TellsEachNoteSoonAfterItWasSaid)
     const auto plan = demoPlan();
     const auto reading = media::readAloud(plan, {}, 5, 40.0, 130.0);
     const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
-    const auto due = std::find_if(
-        plan.notes.begin(), plan.notes.end(), [&](const auto& n) { return n.id == reading.truth.front().id; });
+    const auto due = std::find_if(plan.notes.begin(), plan.notes.end(),
+        [&](const auto& n) { return n.id == reading.truth.front().id; });
     media::Follower follower(media::expectedNotes(plan), static_cast<std::size_t>(due - plan.notes.begin()));
     constexpr std::size_t kAtOnce = 800;
     for (std::size_t at = 0; at < sound.samples.size(); at += kAtOnce) {
-        follower.hear(
-            std::span(sound.samples).subspan(at, std::min(kAtOnce, sound.samples.size() - at)));
+        follower.hear(std::span(sound.samples).subspan(at, std::min(kAtOnce, sound.samples.size() - at)));
     }
     follower.finish();
     std::vector<double> after_s;
@@ -208,7 +207,8 @@ TEST(Follower, TellsEachNoteSoonAfterItWasSaid)
     }
     EXPECT_EQ(after_s.size(), reading.truth.size());
     EXPECT_LT(median(after_s), 0.6);
-    EXPECT_LT(*std::max_element(after_s.begin(), after_s.end()), 3.0) << "the first, before the voice is known";
+    EXPECT_LT(*std::max_element(after_s.begin(), after_s.end()), 3.0)
+        << "the first, before the voice is known";
     std::sort(after_s.begin(), after_s.end());
     EXPECT_LT(after_s[after_s.size() * 9 / 10], 1.5);
 }
@@ -247,7 +247,8 @@ TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
     talk.rate_hz = media::kAlignRate_hz;
     for (int i = 0; i < 6; ++i) {
         talk = joined(talk,
-            media::sayAtRate("we should talk about this one after lunch, the others had the same problem", 180));
+            media::sayAtRate(
+                "we should talk about this one after lunch, the others had the same problem", 180));
     }
     stage::Stage other;
     other.text = "left one long into right six 40\nleft six 60\nright one tightens into left two 30\n"

@@ -177,7 +177,8 @@ public:
     bool remove()
     {
         const auto folder = document_.folder_ / "takes";
-        if (!take_.audio.empty() && !recording_.put(QString::fromStdString((folder / take_.audio).string()))) {
+        if (!take_.audio.empty()
+            && !recording_.put(QString::fromStdString((folder / take_.audio).string()))) {
             return false;
         }
         verdicts_.put(QString::fromStdString((folder / (take_.name + ".json")).string()));

@@ -65,9 +65,8 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s
     const std::string now = takeNameNow().toStdString();
     recording_.take.name = now;
     std::error_code none;
-    for (int i = 2; std::filesystem::exists(
-             recording_.folder / "takes" / (recording_.take.name + ".flac"), none);
-         ++i) {
+    for (int i = 2;
+         std::filesystem::exists(recording_.folder / "takes" / (recording_.take.name + ".flac"), none); ++i) {
         recording_.take.name = now + " " + std::to_string(i);
     }
     recording_.take.pass = document_.pass()->name;
@@ -174,7 +173,8 @@ std::vector<double> TakeRecorder::offsets_s() const
 take::Clock TakeRecorder::fitClock() const
 {
     const auto offsets = offsets_s();
-    return offsets.empty() ? recording_.take.clock : take::Clock{offsets[offsets.size() / 2], transport_.rate()};
+    return offsets.empty() ? recording_.take.clock
+                           : take::Clock{offsets[offsets.size() / 2], transport_.rate()};
 }
 
 double TakeRecorder::stoodStill_s() const
@@ -264,8 +264,7 @@ void TakeRecorder::judge(Work work)
         QString why;
         try {
             stage::Take& take = work.take;
-            const auto sound =
-                media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz);
+            const auto sound = media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz);
             take.recorded_s = sound.duration_s();
             take.found = media::align(sound, media::expectedNotes(take.plan)).notes;
             take.verdicts = take::judge(take.plan, take.pace, take.found, take.clock, take.recorded_s);

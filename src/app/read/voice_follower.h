@@ -1,5 +1,5 @@
-/// Follows the voice of a take while it is made, in a thread of its own: sound is taken at once and heard when
-/// there is time, so that nothing waits for it and nothing is dropped.
+/// Follows the voice of a take while it is made, in a thread of its own: sound is taken at once and heard
+/// when there is time, so that nothing waits for it and nothing is dropped.
 #pragma once
 
 #include "media/follower.h"
@@ -27,7 +27,8 @@ public:
     void stop();
 
 signals:
-    /// A note of the plan that `start` was given, and when its last syllable ended, in seconds of the recording.
+    /// A note of the plan that `start` was given, and when its last syllable ended, in seconds of the
+    /// recording.
     void told(int note, double end_s);
 
 private:

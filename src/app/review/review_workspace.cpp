@@ -370,14 +370,16 @@ void ReviewWorkspace::showTake(const QString& name)
                                    .arg(f.early)
                                    .arg(f.missed)
             : recorder_.isJudging(take_->name) ? tr("Finding the calls\u2026")
-                                    : tr("Recorded, not judged yet."));
+                                               : tr("Recorded, not judged yet."));
     if (judged && f.judged > 0 && f.missed == f.judged) {
         summary_->setText(tr("Nothing in this take is a note of this stage."));
-        figures_->setText(tr("What was heard is silence, talk, or the notes of another stage. Next: see that the microphone hears you (F4), and read again."));
+        figures_->setText(tr("What was heard is silence, talk, or the notes of another stage. Next: see that "
+                             "the microphone hears you (F4), and read again."));
     } else if (judged && f.judged == 0) {
         summary_->setText(tr("No note of this stage was due in this take."));
-        figures_->setText(tr("It ended before the first one could be heard. Next: read on from the start line, "
-                             "or throw this take away (F6, Del)."));
+        figures_->setText(
+            tr("It ended before the first one could be heard. Next: read on from the start line, "
+               "or throw this take away (F6, Del)."));
     } else if (judged) {
         const QString drift = std::abs(f.drift_s_per_min) < 0.05 ? tr("The reading keeps pace with the plan.")
             : f.drift_s_per_min > 0

@@ -115,7 +115,8 @@ private:
             p_.fillRect(metrics.boundingRect(words).translated(at).adjusted(-2, 0, 3, 0), theme_.panel);
             p_.drawText(at, words);
         };
-        name(layout_.voice.top() - 2, take ? QObject::tr("voice: as planned, and below as read") : QObject::tr("voice"));
+        name(layout_.voice.top() - 2,
+            take ? QObject::tr("voice: as planned, and below as read") : QObject::tr("voice"));
         name(layout_.road.bottom() - 4, QObject::tr("road"));
     }
 

@@ -1,8 +1,8 @@
 #include "widgets/wave_view.h"
 
 #include "theme/theme.h"
-#include "widgets/keys.h"
 #include "widgets/hint.h"
+#include "widgets/keys.h"
 
 #include <QMouseEvent>
 #include <QPainter>
