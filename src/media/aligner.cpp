@@ -186,15 +186,24 @@ public:
                 all.insert(all.end(), heard.begin(), heard.end());
                 break;
             }
-            const std::size_t seam = seamOf(heard, to_s - kUnsure_s);
+            const double sure_s = to_s - kUnsure_s;
+            const std::size_t seam = seamOf(heard, from_s + kLeast_s, sure_s);
             if (seam < heard.size()) {
                 at = heard[seam].place.note;
                 anywhere = false;
                 from_s = heard[seam].span.start_s - kBefore_s;
                 all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
-            } else { // nothing of the notes in all of it
-                from_s = to_s - kUnsure_s;
+                continue;
             }
+            // hardly a note in all of it: what was heard whole counts, and the search goes on behind it
+            const std::size_t whole = wholeUntil(heard, sure_s);
+            if (whole > 0) {
+                at = std::min(heard[whole - 1].place.note + 1, expected_.size());
+                anywhere = false;
+                all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(whole));
+            }
+            const bool begun = whole < heard.size() && heard[whole].span.start_s < sure_s;
+            from_s = begun ? std::max(from_s + kLeast_s, heard[whole].span.start_s - kBefore_s) : sure_s;
         }
         return all;
     }
@@ -203,6 +212,7 @@ private:
     static constexpr double kPiece_s = 24.0;
     static constexpr double kUnsure_s = 5.0; ///< of a piece's end: what comes next may change it
     static constexpr double kBefore_s = 0.06;
+    static constexpr double kLeast_s = 1.0; ///< that the search goes on by
     static constexpr double kSomething_s = 2.0; ///< of speech in a piece
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
@@ -240,24 +250,44 @@ private:
         return heardBy(decoder_.get(), static_cast<double>(first) / kAlignRate_hz);
     }
 
-    /// The first word of the last note that was heard whole before `sure_s`: the next piece begins with it.
-    /// Not the first one of the piece, so that the search goes on.
-    [[nodiscard]] std::size_t seamOf(const std::vector<HeardWord>& heard, double sure_s) const
+    /// The last word of the note that begins with word `i`, where it was heard whole; else `heard.size()`.
+    /// The joining word may have been left out.
+    [[nodiscard]] std::size_t lastWordOf(const std::vector<HeardWord>& heard, std::size_t i) const
+    {
+        const WordPlace& place = heard[i].place;
+        const bool goes_on = i > 0 && heard[i - 1].place.note == place.note && !heard[i - 1].place.after
+            && heard[i - 1].place.word < place.word;
+        const std::size_t own = grammar_.ownWords(place.note).size();
+        const std::size_t last = i + own - 1 - place.word;
+        const bool whole = !place.after && place.word <= 1 && !goes_on && last < heard.size()
+            && heard[last].place.note == place.note && !heard[last].place.after
+            && heard[last].place.word + 1 == own;
+        return whole ? last : heard.size();
+    }
+
+    /// The first word of the last note that begins after `from_s` and was heard whole before `sure_s`: the
+    /// next piece begins with it.
+    [[nodiscard]] std::size_t seamOf(const std::vector<HeardWord>& heard, double from_s, double sure_s) const
     {
         for (std::size_t i = heard.size(); i-- > 1;) {
-            const WordPlace& place = heard[i].place;
-            const bool begins = !place.after && place.word == 0;
-            const auto own = grammar_.ownWords(place.note).size();
-            if (!begins || i + own > heard.size()) {
-                continue;
-            }
-            const WordPlace& end = heard[i + own - 1].place;
-            if (end.note == place.note && !end.after && end.word + 1 == own
-                && heard[i + own - 1].span.end_s < sure_s) {
+            const std::size_t last = lastWordOf(heard, i);
+            if (last < heard.size() && heard[last].span.end_s < sure_s && heard[i].span.start_s > from_s) {
                 return i;
             }
         }
         return heard.size();
+    }
+
+    /// How many words there are up to the end of the last note that was heard whole before `sure_s`.
+    [[nodiscard]] std::size_t wholeUntil(const std::vector<HeardWord>& heard, double sure_s) const
+    {
+        for (std::size_t i = heard.size(); i-- > 0;) {
+            const std::size_t last = lastWordOf(heard, i);
+            if (last < heard.size() && heard[last].span.end_s < sure_s) {
+                return last + 1;
+            }
+        }
+        return 0;
     }
 
     const Condensed& condensed_;

@@ -47,7 +47,7 @@ void VoiceFollower::hear(const QByteArray& bytes)
         return;
     }
     QMetaObject::invokeMethod(there_, [this, ear = ear_, bytes] {
-        if (!ear->follower) {
+        if (!ear->follower || ear->over) {
             return;
         }
         ear->follower->hear(std::span(reinterpret_cast<const std::int16_t*>(bytes.constData()),
@@ -61,7 +61,10 @@ void VoiceFollower::hear(const QByteArray& bytes)
 
 void VoiceFollower::stop()
 {
-    ear_.reset(); // what is still queued is heard by nobody
+    if (ear_) {
+        ear_->over = true;
+        ear_.reset();
+    }
 }
 
 } // namespace brumefall::app

@@ -9,6 +9,7 @@
 #include <QObject>
 #include <QThread>
 
+#include <atomic>
 #include <memory>
 
 namespace brumefall::app {
@@ -36,6 +37,7 @@ private:
     struct Ear {
         std::unique_ptr<media::Follower> follower;
         std::size_t told = 0;
+        std::atomic<bool> over = false; ///< what is still queued is not heard
     };
 
     QThread thread_;
