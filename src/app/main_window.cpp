@@ -111,7 +111,9 @@ MainWindow::MainWindow()
     connect(&transport_, &Transport::rateChanged, this,
         [this](double rate) { rate_->setText(QStringLiteral("%1\u00d7").arg(rate, 0, 'f', 2)); });
     connect(&recorder_, &TakeRecorder::judged, this, [this](const QString& take) {
-        if (recorder_.isRecording() || stack_->currentIndex() != kRead) { // not away from what one does now
+        const bool waits_for_it =
+            stack_->currentIndex() == kRead && recorder_.lastTake() == take.toStdString();
+        if (recorder_.isRecording() || !waits_for_it) { // not away from what one does now
             showMessage(tr("The take %1 is judged: see Review (F5).").arg(take));
             return;
         }

@@ -78,7 +78,11 @@ ReadWorkspace::ReadWorkspace(
     connect(&transport_, &Transport::ticked, this, &ReadWorkspace::showTime);
     connect(&recorder_, &TakeRecorder::started, this, &ReadWorkspace::showState);
     connect(&recorder_, &TakeRecorder::noteHeard, page_, &PageView::showVoice);
-    connect(&recorder_, &TakeRecorder::judging, page_, &PageView::forgetVoice);
+    connect(&recorder_, &TakeRecorder::judging, this, [this] {
+        if (!recorder_.isRecording()) {
+            page_->forgetVoice();
+        }
+    });
     connect(&recorder_, &TakeRecorder::judging, this, &ReadWorkspace::showState);
     connect(&recorder_, &TakeRecorder::failed, this, [this](const QString& why) {
         showState();

@@ -239,11 +239,31 @@ double TakeRecorder::stageTime() const
     return laid_.stageTime(transport_.player().position_s());
 }
 
+bool TakeRecorder::isHere(const Work& work) const
+{
+    if (work.folder == document_.folder()) {
+        return true;
+    }
+    std::error_code ignored; // an unnamed stage's takes go along where it gets its name
+    return !std::filesystem::exists(work.folder, ignored) && keptTake(work.take.name) != nullptr;
+}
+
+const stage::Take* TakeRecorder::keptTake(const std::string& name) const
+{
+    const auto& takes = document_.takes();
+    const auto kept =
+        std::find_if(takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name; });
+    return kept == takes.end() ? nullptr : &*kept;
+}
+
+bool TakeRecorder::isJudging(const std::string& take) const
+{
+    return judging_.contains(document_.folder() / take);
+}
+
 void TakeRecorder::keep(const Work& work)
 {
-    std::error_code ignored;
-    const bool open = work.folder == document_.folder() || !std::filesystem::exists(work.folder, ignored);
-    if (open) { // an unnamed stage's takes go along where it gets its name
+    if (isHere(work)) {
         document_.keepTake(work.take);
         return;
     }
@@ -256,7 +276,7 @@ void TakeRecorder::keep(const Work& work)
 
 void TakeRecorder::judge(Work work)
 {
-    if (!judging_.insert(work.take.name).second) {
+    if (!judging_.insert(work.folder / work.take.name).second) {
         return;
     }
     emit judging(0.0);
@@ -284,12 +304,10 @@ void TakeRecorder::judge(Work work)
 
 void TakeRecorder::finishJudging(Work work, const QString& why)
 {
-    judging_.erase(work.take.name);
-    const bool here = work.folder == document_.folder();
-    const auto& takes = document_.takes();
-    const auto kept = std::find_if(
-        takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == work.take.name; });
-    if (here && kept == takes.end()) {
+    judging_.erase(work.folder / work.take.name);
+    const bool here = isHere(work);
+    const stage::Take* kept = here ? keptTake(work.take.name) : nullptr;
+    if (here && kept == nullptr) {
         emit judging(1.0); // it was thrown away meanwhile
         return;
     }

@@ -33,7 +33,9 @@ public:
     [[nodiscard]] bool isRecording() const { return input_ != nullptr; }
     /// A take is being judged, or this one.
     [[nodiscard]] bool isJudging() const { return !judging_.empty(); }
-    [[nodiscard]] bool isJudging(const std::string& take) const { return judging_.contains(take); }
+    [[nodiscard]] bool isJudging(const std::string& take) const;
+    /// The take that was recorded last.
+    [[nodiscard]] const std::string& lastTake() const { return recording_.take.name; }
     [[nodiscard]] double recorded_s() const;
 
     /// Looks for the calls of a kept take again, or for the first time after a crash.
@@ -68,6 +70,10 @@ private:
     /// Keeps it where it belongs: in the open stage, or in the folder of the one that was open.
     void keep(const Work& work);
     void finishJudging(Work work, const QString& why);
+    /// Its stage is the one that is open.
+    [[nodiscard]] bool isHere(const Work& work) const;
+    /// Null where the open stage has no such take.
+    [[nodiscard]] const stage::Take* keptTake(const std::string& name) const;
     [[nodiscard]] double stageTime() const;
 
     struct Pair {
@@ -87,7 +93,7 @@ private:
     std::vector<Pair> warm_up_; ///< wall clock and stage time while waiting
     QElapsedTimer since_start_;
     bool running_ = false;
-    std::set<std::string> judging_; ///< names of takes
+    std::set<std::filesystem::path> judging_; ///< takes, by stage folder and name
     QThreadPool pool_; ///< one take after another
 };
 
