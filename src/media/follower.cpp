@@ -213,8 +213,7 @@ void Follower::beginUtterance(std::size_t from_sample)
     decoded_ = 0;
     maybe_.clear();
     grammar_.use({next_ > kBack ? next_ - kBack : 0,
-        std::min(expected_.size(), found_place_ ? next_ + kAhead : expected_.size()), next_, !found_place_,
-        -12.0});
+        std::min(expected_.size(), found_place_ ? next_ + kAhead : expected_.size()), next_, !found_place_});
     ps_start_stream(decoder_.get()); // frames count from this utterance's first
     ps_start_utt(decoder_.get());
     decodeFed();

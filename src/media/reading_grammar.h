@@ -30,6 +30,10 @@ struct WordPlace {
 /// A run of these explains whatever was said that is no note.
 [[nodiscard]] std::string fillerDictionary();
 
+/// Natural logarithm of what a phone of talk costs: dearer, and remarks are taken for notes; cheaper, and
+/// notes in an accent unlike the model's are taken for talk.
+inline constexpr double kTalkPhone = -22.0;
+
 /// The words of all expected notes, and grammars over a run of them.
 class Grammar {
 public:
@@ -43,7 +47,7 @@ public:
         std::size_t at =
             0; ///< the note that comes next; those before it can be read again, those after skipped
         bool anywhere = false; ///< where the reader is, is not known
-        double talk_phone = -12.0; ///< natural logarithm of what a phone of talk costs
+        double talk_phone = kTalkPhone; ///< natural logarithm of what a phone of talk costs
     };
     /// Makes the decoder search `window` from now on.
     void use(const Window& window);
