@@ -22,6 +22,7 @@
 #include <map>
 #include <optional>
 #include <span>
+#include <utility>
 
 namespace {
 
@@ -157,18 +158,30 @@ int runPlan(int argc, char** argv)
     return kFine;
 }
 
-int runAlign(int argc, char** argv)
+/// A plan, and a sound that is held against it.
+struct Heard {
+    std::string audio;
+    plan::Plan plan;
+    media::Sound sound;
+};
+
+Heard planAndSound(int argc, char** argv)
 {
     const auto arguments = parseArguments(argc, argv, {"--pass", "--audio"});
     const auto audio = arguments.option("--audio");
     if (!audio || !arguments.option("--pass")) {
-        throw UsageError{"align needs --pass and --audio"};
+        throw UsageError{std::string(argv[1]) + " needs --pass and --audio"};
     }
-    const auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
-    const auto sound = media::decodeSound(*audio, media::kAlignRate_hz);
+    auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
+    return {*audio, std::move(plan), media::decodeSound(*audio, media::kAlignRate_hz)};
+}
+
+int runAlign(int argc, char** argv)
+{
+    const auto [audio, plan, sound] = planAndSound(argc, argv);
     const auto alignment = media::align(sound, media::expectedNotes(plan));
     if (std::none_of(alignment.notes.begin(), alignment.notes.end(), [](const auto& n) { return n.read; })) {
-        std::cerr << *audio
+        std::cerr << audio
                   << ":0: nothing in it is a note of this stage: silence, talk, or another stage's notes\n";
     }
     print({{"format", "brumefall/calls/1"}, {"notes", formats::foundToJson(alignment.notes)},
@@ -179,13 +192,7 @@ int runAlign(int argc, char** argv)
 /// As if the file came from a microphone, as fast as it can be heard.
 int runFollow(int argc, char** argv)
 {
-    const auto arguments = parseArguments(argc, argv, {"--pass", "--audio"});
-    const auto audio = arguments.option("--audio");
-    if (!audio || !arguments.option("--pass")) {
-        throw UsageError{"follow needs --pass and --audio"};
-    }
-    const auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
-    const auto sound = media::decodeSound(*audio, media::kAlignRate_hz);
+    const auto [audio, plan, sound] = planAndSound(argc, argv);
     media::Follower follower(media::expectedNotes(plan));
     const std::clock_t began = std::clock();
     constexpr std::size_t kAtOnce = media::kAlignRate_hz / 20;
