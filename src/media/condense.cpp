@@ -47,6 +47,24 @@ float marginFor(float loud_over_quiet_dB)
     return std::clamp(0.3F * loud_over_quiet_dB, kLeast_dB, kMost_dB);
 }
 
+/// How loud the quiet and the speech of some frames are: their quietest fifth and loudest twentieth.
+struct Levels {
+    float quiet_dB;
+    float loud_dB;
+
+    [[nodiscard]] float margin_dB() const { return marginFor(loud_dB - quiet_dB); }
+};
+
+Levels levelsOf(std::vector<float> energy)
+{
+    const auto fifth = energy.begin() + static_cast<std::ptrdiff_t>(energy.size() / 5);
+    std::nth_element(energy.begin(), fifth, energy.end());
+    const float quiet_dB = *fifth;
+    const auto loud = energy.begin() + static_cast<std::ptrdiff_t>(energy.size() - 1 - energy.size() / 20);
+    std::nth_element(energy.begin(), loud, energy.end());
+    return {quiet_dB, *loud};
+}
+
 /// Which frames are silent: near the quietest fifth of the half minute around them.
 std::vector<bool> silentFrames(const std::vector<float>& energy)
 {
@@ -56,33 +74,22 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
     for (std::size_t block = 0; block < energy.size(); block += kBlock) {
         const std::size_t first = block > kAround ? block - kAround : 0;
         const std::size_t last = std::min(energy.size(), block + kBlock + kAround);
-        std::vector<float> around(energy.begin() + static_cast<std::ptrdiff_t>(first),
-            energy.begin() + static_cast<std::ptrdiff_t>(last));
-        const auto fifth = around.begin() + static_cast<std::ptrdiff_t>(around.size() / 5);
-        std::nth_element(around.begin(), fifth, around.end());
-        const float quiet_dB = *fifth;
-        const auto loud = around.end() - 1 - static_cast<std::ptrdiff_t>(around.size() / 20);
-        std::nth_element(around.begin(), loud, around.end());
+        const Levels levels = levelsOf({energy.begin() + static_cast<std::ptrdiff_t>(first),
+            energy.begin() + static_cast<std::ptrdiff_t>(last)});
         for (std::size_t f = block; f < std::min(energy.size(), block + kBlock); ++f) {
-            silent[f] = energy[f] < quiet_dB + marginFor(*loud - quiet_dB);
+            silent[f] = energy[f] < levels.quiet_dB + levels.margin_dB();
         }
     }
     return silent;
 }
 
-constexpr double kHiss = 300.0;
 constexpr std::size_t kAfterEnd_s = 1;
 
-/// Brings speech (the loudest twentieth of the recording) to one level, whatever the microphone.
-double gainFor(std::vector<float> energy)
+/// Brings speech to one level, whatever the microphone.
+double gainFor(float loud_dB)
 {
-    if (energy.empty()) {
-        return 1.0;
-    }
     constexpr double kWished_dB = 76.0;
-    const auto loud = energy.begin() + static_cast<std::ptrdiff_t>(energy.size() - 1 - energy.size() / 20);
-    std::nth_element(energy.begin(), loud, energy.end());
-    return std::clamp(std::pow(10.0, (kWished_dB - static_cast<double>(*loud)) / 20.0), 0.1, 1000.0);
+    return std::clamp(std::pow(10.0, (kWished_dB - static_cast<double>(loud_dB)) / 20.0), 0.1, 1000.0);
 }
 
 } // namespace
@@ -126,14 +133,10 @@ bool LevelWatch::isLoud(std::span<const float> frame)
         energy_.pop_front();
     }
     if (frames_++ % kOften == 0) {
-        std::vector<float> all(energy_.begin(), energy_.end());
-        const auto fifth = all.begin() + static_cast<std::ptrdiff_t>(all.size() / 5);
-        std::nth_element(all.begin(), fifth, all.end());
-        quiet_dB_ = *fifth;
-        const auto loud = all.end() - 1 - static_cast<std::ptrdiff_t>(all.size() / 20);
-        std::nth_element(all.begin(), loud, all.end());
-        margin_dB_ = marginFor(*loud - quiet_dB_);
-        const double wished = gainFor(std::move(all));
+        const Levels levels = levelsOf({energy_.begin(), energy_.end()});
+        quiet_dB_ = levels.quiet_dB;
+        margin_dB_ = levels.margin_dB();
+        const double wished = gainFor(levels.loud_dB);
         gain_ = gain_ <= 0.0 || wished < gain_ ? wished : kSlow * gain_ + (1.0 - kSlow) * wished;
     }
     // a voice that begins after silence is not overdriven until the level is known
@@ -165,7 +168,7 @@ Condensed condense(const Sound& sound)
     const auto samples = withoutRumble(sound.samples);
     const auto energy = energies(samples);
     const auto silent = silentFrames(energy);
-    const double gain = gainFor(energy);
+    const double gain = energy.empty() ? 1.0 : gainFor(levelsOf(energy).loud_dB);
     Condensed out;
     std::vector<float> kept;
     std::size_t from = 0; // sample

@@ -50,6 +50,8 @@ private:
     std::array<Section, 2> sections_;
 };
 
+inline constexpr double kHiss = 300.0; ///< standard deviation of what is added, in samples' steps
+
 /// The same as `condense` does for a whole recording, while it comes: which frames are loud, and samples
 /// brought to one level with a steady hiss.
 class LevelWatch {
@@ -65,7 +67,7 @@ private:
     float margin_dB_ = 7.0F;
     double gain_ = 0.0; ///< 0 before anything was heard
     std::minstd_rand random_{1};
-    std::normal_distribution<double> hiss_{0.0, 300.0};
+    std::normal_distribution<double> hiss_{0.0, kHiss};
 };
 
 } // namespace brumefall::media
