@@ -159,38 +159,44 @@ private:
 /// is heard in one piece cannot lead the search astray in the next.
 class PieceSearch {
 public:
-    PieceSearch(const Condensed& condensed, const std::vector<ExpectedNote>& expected)
-        : condensed_(condensed)
-        , expected_(expected)
+    explicit PieceSearch(const std::vector<ExpectedNote>& expected)
+        : expected_(expected)
         , decoder_(makeDecoder(Means::of_utterance))
         , grammar_(decoder_.get(), expected)
     {
     }
 
-    /// Everything that was heard, in its order, at its time in the recording. Stops early where `progress`
-    /// says so.
-    std::vector<HeardWord> search(const Progress& progress)
+    /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on: its
+    /// end, or where `more` is to come, the last seam. Stops early where `progress` says so.
+    struct Result {
+        std::vector<HeardWord> words;
+        double until_s = 0.0;
+    };
+    Result search(const Condensed& condensed, bool more, const Progress& progress)
     {
-        std::vector<HeardWord> all;
-        const double length_s = static_cast<double>(condensed_.samples.size()) / kAlignRate_hz;
-        double from_s = 0.0;
-        std::size_t at = 0;
-        bool anywhere = true;
+        Result out;
+        auto& all = out.words;
+        const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+        double& from_s = out.until_s;
         while (from_s < length_s) {
             if (progress && !progress(from_s / length_s)) {
                 break;
             }
+            if (more && from_s + kPiece_s >= length_s - kAfterEnd_s) {
+                break;
+            }
             const double to_s = std::min(from_s + kPiece_s, length_s);
-            auto heard = hear(from_s, to_s, at, anywhere).words;
+            auto heard = hear(condensed, from_s, to_s).words;
             if (to_s >= length_s) {
                 all.insert(all.end(), heard.begin(), heard.end());
+                from_s = length_s;
                 break;
             }
             const double sure_s = to_s - kUnsure_s;
             const std::size_t seam = seamOf(heard, from_s + kLeast_s, sure_s);
             if (seam < heard.size()) {
-                at = heard[seam].place.note;
-                anywhere = false;
+                at_ = heard[seam].place.note;
+                anywhere_ = false;
                 from_s = heard[seam].span.start_s - kBefore_s;
                 all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
                 continue;
@@ -198,14 +204,14 @@ public:
             // hardly a note in all of it: what was heard whole counts, and the search goes on behind it
             const std::size_t whole = wholeUntil(heard, sure_s);
             if (whole > 0) {
-                at = std::min(heard[whole - 1].place.note + 1, expected_.size());
-                anywhere = false;
+                at_ = std::min(heard[whole - 1].place.note + 1, expected_.size());
+                anywhere_ = false;
                 all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(whole));
             }
             const bool begun = whole < heard.size() && heard[whole].span.start_s < sure_s;
             from_s = begun ? std::max(from_s + kLeast_s, heard[whole].span.start_s - kBefore_s) : sure_s;
         }
-        return all;
+        return out;
     }
 
 private:
@@ -219,18 +225,18 @@ private:
 
     /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
     /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
-    Heard hear(double from_s, double to_s, std::size_t at, bool anywhere)
+    Heard hear(const Condensed& condensed, double from_s, double to_s)
     {
         constexpr double kDearTalk = -60.0;
-        Grammar::Window window{at > kBack ? at - kBack : 0,
-            std::min(expected_.size(), anywhere ? expected_.size() : at + kAhead), at, anywhere};
+        Grammar::Window window{at_ > kBack ? at_ - kBack : 0,
+            std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
         if (strange_voice_) {
             window.talk_phone = kDearTalk;
         }
-        Heard heard = decode(from_s, to_s, window);
+        Heard heard = decode(condensed, from_s, to_s, window);
         if (!strange_voice_ && !heard.isReading() && heard.notes_s + heard.talk_s > kSomething_s) {
             window.talk_phone = kDearTalk;
-            Heard again = decode(from_s, to_s, window);
+            Heard again = decode(condensed, from_s, to_s, window);
             if (again.isInOrder()) {
                 strange_voice_ = true;
                 return again;
@@ -239,13 +245,14 @@ private:
         return heard;
     }
 
-    Heard decode(double from_s, double to_s, const Grammar::Window& window)
+    Heard decode(
+        const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window)
     {
         grammar_.use(window);
         const auto first = static_cast<std::size_t>(std::max(0.0, from_s) * kAlignRate_hz);
-        const auto last = std::min(condensed_.samples.size(), static_cast<std::size_t>(to_s * kAlignRate_hz));
+        const auto last = std::min(condensed.samples.size(), static_cast<std::size_t>(to_s * kAlignRate_hz));
         ps_start_utt(decoder_.get());
-        ps_process_raw(decoder_.get(), condensed_.samples.data() + first, last - first, FALSE, TRUE);
+        ps_process_raw(decoder_.get(), condensed.samples.data() + first, last - first, FALSE, TRUE);
         ps_end_utt(decoder_.get());
         return heardBy(decoder_.get(), static_cast<double>(first) / kAlignRate_hz);
     }
@@ -290,12 +297,13 @@ private:
         return 0;
     }
 
-    const Condensed& condensed_;
     const std::vector<ExpectedNote>& expected_;
     Decoder decoder_;
     Grammar grammar_;
-    bool strange_voice_ =
-        false; ///< the model's phones fit it ill, so that talk always would explain it better
+    std::size_t at_ = 0; ///< the note that comes next
+    bool anywhere_ = true; ///< where that is, is not known yet
+    /// The model's phones fit it ill, so that talk always would explain it better.
+    bool strange_voice_ = false;
 };
 
 } // namespace
@@ -310,6 +318,75 @@ std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan)
     return expected;
 }
 
+struct LiveAligner::State {
+    explicit State(std::vector<ExpectedNote> notes)
+        : expected(std::move(notes))
+        , search(expected)
+        , collector(expected)
+    {
+    }
+
+    std::vector<ExpectedNote> expected;
+    PieceSearch search;
+    Collector collector;
+    Sound rest{{}, kAlignRate_hz}; ///< what was not searched yet
+    std::size_t before = 0; ///< samples that were, before it
+    std::size_t looked = 0; ///< samples of the rest at the last look
+    double loud_dB = 0.0;
+};
+
+LiveAligner::LiveAligner(std::vector<ExpectedNote> expected)
+    : state_(std::make_unique<State>(std::move(expected)))
+{
+}
+
+LiveAligner::~LiveAligner() = default;
+
+void LiveAligner::hear(std::span<const std::int16_t> samples)
+{
+    constexpr std::size_t kLook = 6 * kAlignRate_hz;
+    constexpr std::size_t kLeast = 30 * kAlignRate_hz;
+    State& s = *state_;
+    add(samples);
+    if (s.rest.samples.size() >= kLeast && s.rest.samples.size() >= s.looked + kLook) {
+        search(true, {});
+        s.looked = s.rest.samples.size();
+    }
+}
+
+void LiveAligner::add(std::span<const std::int16_t> samples)
+{
+    state_->rest.samples.insert(state_->rest.samples.end(), samples.begin(), samples.end());
+}
+
+void LiveAligner::search(bool more, const Progress& progress)
+{
+    State& s = *state_;
+    const Condensed condensed = condense(s.rest, s.loud_dB);
+    s.loud_dB = condensed.loud_dB;
+    const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
+    auto found = s.search.search(condensed, more, progress);
+    for (HeardWord& word : found.words) {
+        word.span.start_s = before_s + condensed.originalTime(word.span.start_s);
+        word.span.end_s = before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
+        s.collector.add(word);
+    }
+    const auto done = more && found.until_s <= 0.0
+        ? 0
+        : std::min(s.rest.samples.size(),
+              static_cast<std::size_t>(condensed.originalTime(found.until_s) * kAlignRate_hz));
+    s.rest.samples.erase(s.rest.samples.begin(), s.rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
+    s.before += done;
+}
+
+std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
+{
+    State& s = *state_;
+    const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
+    search(false, progress);
+    return s.collector.finish(length_s);
+}
+
 Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress)
 {
     const auto began = std::chrono::steady_clock::now();
@@ -317,16 +394,9 @@ Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, c
     if (expected.empty()) {
         return out;
     }
-    const Sound at_rate = resampled(sound, kAlignRate_hz);
-    const Condensed condensed = condense(at_rate);
-    PieceSearch search(condensed, expected);
-    Collector collector(expected);
-    for (HeardWord& word : search.search(progress)) {
-        word.span.start_s = condensed.originalTime(word.span.start_s);
-        word.span.end_s = condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
-        collector.add(word);
-    }
-    out.notes = collector.finish(at_rate.duration_s());
+    LiveAligner aligner(expected);
+    aligner.add(resampled(sound, kAlignRate_hz).samples);
+    out.notes = aligner.finish(progress);
     const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
     out.real_time_factor = sound.samples.empty() ? 0.0 : took.count() / sound.duration_s();
     return out;

@@ -9,6 +9,9 @@
 #include "media/sound.h"
 #include "take/take.h"
 
+#include <cstdint>
+#include <memory>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -32,5 +35,28 @@ struct Alignment {
 /// notes as missed.
 [[nodiscard]] Alignment align(
     const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress = {});
+
+/// The same while the recording is made: what can be searched is, so that little is left to do at its end. Not
+/// for two threads at a time.
+class LiveAligner {
+public:
+    /// Throws MediaError where the acoustic model is missing.
+    explicit LiveAligner(std::vector<ExpectedNote> expected);
+    LiveAligner(const LiveAligner&) = delete;
+    LiveAligner& operator=(const LiveAligner&) = delete;
+    ~LiveAligner();
+
+    /// The next samples, at kAlignRate_hz; now and then it searches what has come, a second of work.
+    void hear(std::span<const std::int16_t> samples);
+    /// The next samples, left for later.
+    void add(std::span<const std::int16_t> samples);
+    /// There is no more: one found note for each expected one.
+    [[nodiscard]] std::vector<take::FoundNote> finish(const Progress& progress = {});
+
+private:
+    struct State;
+    void search(bool more, const Progress& progress);
+    std::unique_ptr<State> state_;
+};
 
 } // namespace brumefall::media

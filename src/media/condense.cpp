@@ -83,13 +83,11 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
     return silent;
 }
 
-constexpr std::size_t kAfterEnd_s = 1;
-
 /// Brings speech to one level, whatever the microphone.
-double gainFor(float loud_dB)
+double gainFor(double loud_dB)
 {
     constexpr double kWished_dB = 76.0;
-    return std::clamp(std::pow(10.0, (kWished_dB - static_cast<double>(loud_dB)) / 20.0), 0.1, 1000.0);
+    return std::clamp(std::pow(10.0, (kWished_dB - loud_dB) / 20.0), 0.1, 1000.0);
 }
 
 } // namespace
@@ -136,7 +134,7 @@ bool LevelWatch::isLoud(std::span<const float> frame)
         const Levels levels = levelsOf({energy_.begin(), energy_.end()});
         quiet_dB_ = levels.quiet_dB;
         margin_dB_ = levels.margin_dB();
-        const double wished = gainFor(levels.loud_dB);
+        const double wished = gainFor(static_cast<double>(levels.loud_dB));
         gain_ = gain_ <= 0.0 || wished < gain_ ? wished : kSlow * gain_ + (1.0 - kSlow) * wished;
     }
     // a voice that begins after silence is not overdriven until the level is known
@@ -162,14 +160,15 @@ double originalTime(const std::vector<Condensed::Piece>& pieces, double condense
     return condensed_s + static_cast<double>(it->original - it->first) / kAlignRate_hz;
 }
 
-Condensed condense(const Sound& sound)
+Condensed condense(const Sound& sound, double loud_dB)
 {
     constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
     const auto samples = withoutRumble(sound.samples);
     const auto energy = energies(samples);
     const auto silent = silentFrames(energy);
-    const double gain = energy.empty() ? 1.0 : gainFor(levelsOf(energy).loud_dB);
     Condensed out;
+    out.loud_dB = energy.empty() ? loud_dB : std::max(loud_dB, static_cast<double>(levelsOf(energy).loud_dB));
+    const double gain = energy.empty() ? 1.0 : gainFor(out.loud_dB);
     std::vector<float> kept;
     std::size_t from = 0; // sample
     const auto keepUntil = [&](std::size_t sample) {
@@ -190,7 +189,7 @@ Condensed condense(const Sound& sound)
         f = std::max(end, f + 1);
     }
     keepUntil(samples.size());
-    kept.resize(kept.size() + kAfterEnd_s * kAlignRate_hz, 0.0F); // room to end a word cut off
+    kept.resize(kept.size() + static_cast<std::size_t>(kAfterEnd_s * kAlignRate_hz), 0.0F); // room to end a word cut off
     // silence without any noise is like nothing that the model has heard; a steady hiss makes it so
     std::minstd_rand random(1);
     std::normal_distribution<double> hiss(0.0, kHiss);

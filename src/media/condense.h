@@ -24,6 +24,7 @@ struct Condensed {
     };
     std::vector<std::int16_t> samples;
     std::vector<Piece> pieces;
+    double loud_dB = 0.0; ///< level of its speech, in a frame of a hundredth of a second
 
     /// The moment of the recording, in seconds, that is at `condensed_s` here.
     [[nodiscard]] double originalTime(double condensed_s) const;
@@ -32,8 +33,10 @@ struct Condensed {
 [[nodiscard]] double originalTime(const std::vector<Condensed::Piece>& pieces, double condensed_s);
 
 /// `sound` at kAlignRate_hz with its long silences cut out, its speech brought to one level, a steady hiss
-/// added and a second of it after the end.
-[[nodiscard]] Condensed condense(const Sound& sound);
+/// added and kAfterEnd_s of it after the end. Of a recording that comes in parts, `loud_dB` is that of what
+/// came before.
+inline constexpr double kAfterEnd_s = 1.0;
+[[nodiscard]] Condensed condense(const Sound& sound, double loud_dB = 0.0);
 
 /// Takes away what lies below speech (hum, rumble), as it would be taken for speech and hide it: two
 /// Butterworth sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).

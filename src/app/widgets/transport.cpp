@@ -2,10 +2,18 @@
 
 #include "media/sound_file.h"
 
+#include <QFileInfo>
+
 #include <algorithm>
 #include <cmath>
 
 namespace brumefall::app {
+namespace {
+
+constexpr double kSilentGo_s = 30.0; // room for what is said before go
+constexpr double kSilence_s = 45.0 * 60.0;
+
+} // namespace
 
 Transport::Transport(Document& document, QObject* parent)
     : QObject(parent)
@@ -25,6 +33,7 @@ Transport::Transport(Document& document, QObject* parent)
         }
     });
     connect(&player_, &media::Player::failed, this, &Transport::failed);
+    connect(&player_, &media::Player::ended, this, &Transport::ended);
     connect(&document_, &Document::passChanged, this, &Transport::openPass);
     connect(&document_, &Document::opened, this, [this] {
         player_.pause();
@@ -33,6 +42,9 @@ Transport::Transport(Document& document, QObject* parent)
     connect(&document_, &Document::planChanged, this, [this] {
         if (const auto* pass = document_.pass(); pass != nullptr && !held_) {
             player_.setTurn(pass->turned_deg);
+        }
+        if (silent_ && !held_ && player_.isOpen() == document_.prepared().plan.notes.empty()) {
+            openSilence(); // there is something to read now, or nothing any more
         }
         if (!player_.isPlaying()) {
             emit ticked(stageTime()); // go may have moved
@@ -66,9 +78,13 @@ void Transport::openPass()
     const pace::Pass* pass = document_.pass();
     const QString file = document_.mediaFile();
     has_guide_ = false;
-    if (pass == nullptr || pass->media.path.empty()) {
-        player_.close();
+    silent_ = pass == nullptr || pass->media.path.empty() || !QFileInfo(file).isFile();
+    if (silent_) {
+        if (pass != nullptr && !pass->media.path.empty()) {
+            player_.open(file); // says that it is not there
+        }
         open_file_.clear();
+        openSilence();
         emit ticked(stageTime());
         return;
     }
@@ -77,22 +93,47 @@ void Transport::openPass()
     player_.open(file, pass->in_s);
 }
 
-Transport::Laid Transport::laid() const
+void Transport::openSilence()
+{
+    if (document_.prepared().plan.notes.empty()) {
+        player_.close();
+        return;
+    }
+    const QString file = scratch_.filePath(QStringLiteral("silence.flac"));
+    if (!QFileInfo::exists(file)) {
+        constexpr int kLow_hz = 8000;
+        try {
+            media::SoundWriter writer(file.toStdString(), kLow_hz);
+            writer.write(std::vector<std::int16_t>(static_cast<std::size_t>(kSilence_s * kLow_hz), 0));
+            writer.close();
+        } catch (const media::MediaError& error) {
+            emit failed(QString::fromStdString(error.what()));
+            return;
+        }
+    }
+    player_.open(file, kSilentGo_s);
+}
+
+double Transport::go_s() const
 {
     const pace::Pass* pass = document_.pass();
-    return {pass == nullptr ? 0.0 : pass->go_s, document_.retiming()};
+    return silent_ ? kSilentGo_s : pass == nullptr ? 0.0 : pass->go_s;
+}
+
+Transport::Laid Transport::laid() const
+{
+    return {go_s(), silent_ ? pace::Retiming() : document_.retiming()};
 }
 
 double Transport::stageTime() const
 {
-    const pace::Pass* pass = document_.pass();
-    return document_.retiming().toAlong(player_.position_s() - (pass == nullptr ? 0.0 : pass->go_s));
+    const double from_go_s = player_.position_s() - go_s();
+    return silent_ ? from_go_s : document_.retiming().toAlong(from_go_s);
 }
 
 double Transport::toMedia(double stage_s) const
 {
-    const pace::Pass* pass = document_.pass();
-    return document_.retiming().toVideo(stage_s) + (pass == nullptr ? 0.0 : pass->go_s);
+    return (silent_ ? stage_s : document_.retiming().toVideo(stage_s)) + go_s();
 }
 
 void Transport::seekStage(double stage_s)
@@ -167,7 +208,7 @@ void Transport::tick()
         stop_at_s_ = 1e18;
         player_.pause();
     }
-    if (document_.retiming().changes()) {
+    if (document_.retiming().changes() && !silent_) {
         steer(now_s);
     }
     emit ticked(now_s);

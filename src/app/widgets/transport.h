@@ -1,4 +1,5 @@
-/// One clock for everything that plays: the video of the current pass, in stage time.
+/// One clock for everything that plays: the video of the current pass, in stage time; where there is no video, a
+/// silence as long as the stage, so that one can read along the plan all the same.
 #pragma once
 
 #include "document/document.h"
@@ -31,6 +32,9 @@ public:
     void playPause();
     void setRate(double rate);
 
+    /// There is no video to play; the clock runs along the plan.
+    [[nodiscard]] bool isSilent() const { return silent_; }
+
     /// Plays `sound` along with the video: its sample 0 at `stage_s`. An empty sound takes the guide away.
     void setGuide(const media::Sound& sound, double stage_s);
     [[nodiscard]] bool hasGuide() const { return has_guide_; }
@@ -52,12 +56,15 @@ signals:
     void ticked(double stage_s); ///< while playing about 30 times a second, and after every seek
     void playingChanged(bool playing);
     void rateChanged(double rate);
+    void ended(); ///< the media is over
     void failed(const QString& why);
     /// The picture cannot be played as fast or as slowly as the chosen pace asks here, or can again.
     void outOfRange(bool beyond);
 
 private:
     void openPass();
+    void openSilence();
+    [[nodiscard]] double go_s() const; ///< in the media that plays
     void tick();
     void steer(double now_s);
     void beginSteering();
@@ -69,6 +76,7 @@ private:
     int guide_count_ = 0;
     bool has_guide_ = false;
     QString open_file_;
+    bool silent_ = false;
     double stop_at_s_ = 1e18;
     double rate_ = 1.0;
     QElapsedTimer since_steering_; ///< wall clock that the retimed picture is held to
