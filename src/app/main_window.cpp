@@ -113,12 +113,16 @@ MainWindow::MainWindow()
     connect(&recorder_, &TakeRecorder::judged, this, [this](const QString& take) {
         const bool waits_for_it =
             stack_->currentIndex() == kRead && recorder_.lastTake() == take.toStdString();
+        if (read_->practice().goesOn()) {
+            return; // it is read again by itself
+        }
         if (recorder_.isRecording() || !waits_for_it) { // not away from what one does now
             showMessage(tr("The take %1 is judged: see Review (F5).").arg(take));
             return;
         }
         showWorkspace(kReview);
         review_->showTake(take);
+        showMessage(read_->practice().result());
     });
     connect(&document_, &Document::opened, &recorder_, &TakeRecorder::judgeWhatWasLeft);
     connect(log, &LogWorkspace::takeChosen, this, [this](const QString& take) {
@@ -219,7 +223,11 @@ QWidget* MainWindow::makeTransportBar()
         };
     };
     play_ = add(tr("Play"), "playButton", QKeyCombination(Qt::Key_Space),
-        [this] { whenNotRecording([this] { transport_.playPause(); }); });
+        [this] {
+            if (!read_->pauseTake()) {
+                transport_.playPause();
+            }
+        });
     play_->setMinimumWidth(100);
     add(tr("Go"), "goButton", QKeyCombination(Qt::Key_Home),
         [this] { whenNotRecording([this] { transport_.seekStage(0.0); }); });
@@ -262,7 +270,7 @@ void MainWindow::makeKeys()
 void MainWindow::whenNotRecording(const std::function<void()>& act)
 {
     if (recorder_.isRecording()) {
-        showMessage(tr("The take goes on, voice and video alike: R stops both."));
+        showMessage(tr("The take goes on, voice and video alike: Space pauses both, R stops both."));
         return;
     }
     act();

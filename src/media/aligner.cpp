@@ -166,8 +166,8 @@ public:
     {
     }
 
-    /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on: its
-    /// end, or where `more` is to come, the last seam. Stops early where `progress` says so.
+    /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
+    /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so.
     struct Result {
         std::vector<HeardWord> words;
         double until_s = 0.0;
@@ -245,8 +245,7 @@ private:
         return heard;
     }
 
-    Heard decode(
-        const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window)
+    Heard decode(const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window)
     {
         grammar_.use(window);
         const auto first = static_cast<std::size_t>(std::max(0.0, from_s) * kAlignRate_hz);
@@ -368,13 +367,14 @@ void LiveAligner::search(bool more, const Progress& progress)
     auto found = s.search.search(condensed, more, progress);
     for (HeardWord& word : found.words) {
         word.span.start_s = before_s + condensed.originalTime(word.span.start_s);
-        word.span.end_s = before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
+        word.span.end_s =
+            before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
         s.collector.add(word);
     }
     const auto done = more && found.until_s <= 0.0
         ? 0
         : std::min(s.rest.samples.size(),
-              static_cast<std::size_t>(condensed.originalTime(found.until_s) * kAlignRate_hz));
+            static_cast<std::size_t>(condensed.originalTime(found.until_s) * kAlignRate_hz));
     s.rest.samples.erase(s.rest.samples.begin(), s.rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
     s.before += done;
 }

@@ -36,8 +36,8 @@ struct Alignment {
 [[nodiscard]] Alignment align(
     const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress = {});
 
-/// The same while the recording is made: what can be searched is, so that little is left to do at its end. Not
-/// for two threads at a time.
+/// The same while the recording is made: what can be searched is, so that little is left to do at its end.
+/// Not for two threads at a time.
 class LiveAligner {
 public:
     /// Throws MediaError where the acoustic model is missing.

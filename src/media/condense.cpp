@@ -189,7 +189,8 @@ Condensed condense(const Sound& sound, double loud_dB)
         f = std::max(end, f + 1);
     }
     keepUntil(samples.size());
-    kept.resize(kept.size() + static_cast<std::size_t>(kAfterEnd_s * kAlignRate_hz), 0.0F); // room to end a word cut off
+    kept.resize(kept.size() + static_cast<std::size_t>(kAfterEnd_s * kAlignRate_hz),
+        0.0F); // room to end a word cut off
     // silence without any noise is like nothing that the model has heard; a steady hiss makes it so
     std::minstd_rand random(1);
     std::normal_distribution<double> hiss(0.0, kHiss);

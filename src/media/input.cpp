@@ -156,6 +156,12 @@ QStringList microphoneNames()
     return names;
 }
 
+MicrophoneWatch::MicrophoneWatch(QObject* parent)
+    : QObject(parent)
+{
+    connect(new QMediaDevices(this), &QMediaDevices::audioInputsChanged, this, &MicrophoneWatch::changed);
+}
+
 std::unique_ptr<VoiceInput> makeMicrophone(const QString& name)
 {
     return std::make_unique<Microphone>(name);

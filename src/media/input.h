@@ -38,6 +38,17 @@ signals:
 /// Names of the microphones there are; may be empty.
 [[nodiscard]] QStringList microphoneNames();
 
+/// Tells when a microphone is plugged in or out.
+class MicrophoneWatch : public QObject {
+    Q_OBJECT
+
+public:
+    explicit MicrophoneWatch(QObject* parent = nullptr);
+
+signals:
+    void changed();
+};
+
 /// The microphone called `name`, or the desktop's own where it is empty.
 [[nodiscard]] std::unique_ptr<VoiceInput> makeMicrophone(const QString& name);
 

@@ -151,7 +151,7 @@ TEST_F(BadInputTest, WithoutAMicrophoneReadingIsToldAndTheWindowGoesOn)
         GTEST_SKIP() << "this machine has a microphone";
     }
     QSignalSpy failed(&window_->recorder(), &TakeRecorder::failed);
-    window_->recorder().start(media::makeMicrophone({}), 0.0);
+    window_->recorder().start(media::makeMicrophone({}), {});
     ASSERT_TRUE(waitFor([&] { return failed.count() > 0; }, 10000));
     EXPECT_TRUE(message().contains(QStringLiteral("No microphone")));
     EXPECT_TRUE(waitFor([&] { return !window_->recorder().isRecording(); }, 5000));

@@ -230,6 +230,6 @@ TEST(Pages, ACallHigherThanAPageHasOneOfItsOwn)
     const auto plan = longPlan(5);
     const std::vector<double> heights{1.0, 1.0, 7.0, 1.0, 1.0};
     const auto pages = print::turnPages(plan, heights, 3.0);
-    EXPECT_TRUE(std::any_of(pages.begin(), pages.end(),
-        [](const auto& page) { return page.first == 2 && page.last == 3; }));
+    EXPECT_TRUE(std::any_of(
+        pages.begin(), pages.end(), [](const auto& page) { return page.first == 2 && page.last == 3; }));
 }

@@ -8,6 +8,15 @@
 #include <cmath>
 
 namespace brumefall::app {
+namespace {
+
+constexpr double kLeft = 26.0;
+constexpr double kRight = 14.0;
+constexpr double kTop = 14.0;
+constexpr double kFoot = 34.0; ///< of a printed page: its number and its turn
+constexpr double kBetween = 14.0;
+
+} // namespace
 
 PageView::PageView(Document& document, QWidget* parent)
     : QWidget(parent)
@@ -17,13 +26,86 @@ PageView::PageView(Document& document, QWidget* parent)
     setAccessibleName(tr("The page"));
     setAttribute(Qt::WA_OpaquePaintEvent);
     setMinimumWidth(360);
-    connect(&document_, &Document::planChanged, this, qOverload<>(&QWidget::update));
+    connect(&document_, &Document::planChanged, this, [this] {
+        paginate();
+        update();
+    });
+}
+
+const plan::Plan& PageView::plan() const
+{
+    return plan_ != nullptr ? *plan_ : document_.prepared().plan;
+}
+
+void PageView::setPlan(const plan::Plan* plan)
+{
+    plan_ = plan;
+    paginate();
+    update();
+}
+
+void PageView::setLook(const Look& look)
+{
+    if (look == look_) {
+        return;
+    }
+    const bool again = look.printed != look_.printed;
+    look_ = look;
+    if (again) {
+        paginate();
+    }
+    update();
+}
+
+void PageView::turn(int by)
+{
+    if (!pages_.empty()) {
+        shown_page_ = static_cast<std::size_t>(
+            std::clamp(static_cast<int>(shown_page_) + by, 0, static_cast<int>(pages_.size()) - 1));
+        update();
+    }
+}
+
+std::pair<int, int> PageView::page() const
+{
+    return pages_.empty() ? std::pair(0, 0)
+                          : std::pair(static_cast<int>(shown_page_) + 1, static_cast<int>(pages_.size()));
+}
+
+double PageView::heightOf(std::size_t call) const
+{
+    const QString words = QString::fromStdString(plan().calls[call].text);
+    return QFontMetricsF(typeface(type::kPage))
+        .boundingRect(QRectF(0, 0, width() - kLeft - kRight, 1000), Qt::TextWordWrap, words)
+        .height();
+}
+
+void PageView::paginate()
+{
+    pages_.clear();
+    const double room = height() - kTop - kFoot;
+    if (!look_.printed || room <= 0.0) {
+        return;
+    }
+    std::vector<double> heights;
+    for (std::size_t c = 0; c < plan().calls.size(); ++c) {
+        heights.push_back(heightOf(c) + kBetween);
+    }
+    pages_ = print::turnPages(plan(), heights, room);
+    shown_page_ = 0;
+    current_page_ = 0;
+    showTime(now_s_);
+}
+
+void PageView::resizeEvent(QResizeEvent*)
+{
+    paginate();
 }
 
 void PageView::showTime(double stage_s)
 {
     now_s_ = stage_s;
-    const auto& calls = document_.prepared().plan.calls;
+    const auto& calls = plan().calls;
     const auto due =
         std::find_if(calls.begin(), calls.end(), [&](const auto& call) { return call.end_s > stage_s; });
     current_ = due == calls.end() ? (calls.empty() ? 0 : calls.size() - 1)
@@ -32,20 +114,29 @@ void PageView::showTime(double stage_s)
     if (behind_s_ && (voice_call_ > current_ ? voice_call_ - current_ : current_ - voice_call_) < kLost) {
         current_ = voice_call_;
     }
+    const auto holds = std::find_if(pages_.begin(), pages_.end(),
+        [&](const print::Page& page) { return current_ >= page.first && current_ < page.last; });
+    if (holds != pages_.end()) {
+        const auto page = static_cast<std::size_t>(holds - pages_.begin());
+        if (page != current_page_) { // what was turned by hand stays until then
+            shown_page_ = page;
+        }
+        current_page_ = page;
+    }
     update();
 }
 
 void PageView::showVoice(const QString& note, double end_s)
 {
-    const auto& plan = document_.prepared().plan;
-    const auto said = std::find_if(
-        plan.notes.begin(), plan.notes.end(), [&](const auto& n) { return n.id == note.toStdString(); });
-    if (said == plan.notes.end()) {
+    const auto& notes = plan().notes;
+    const auto said =
+        std::find_if(notes.begin(), notes.end(), [&](const auto& n) { return n.id == note.toStdString(); });
+    if (said == notes.end()) {
         return;
     }
     behind_s_ = end_s - said->end_s;
     const auto next = std::next(said);
-    voice_call_ = static_cast<std::size_t>(next == plan.notes.end() ? said->call : next->call);
+    voice_call_ = static_cast<std::size_t>(next == notes.end() ? said->call : next->call);
     showTime(now_s_);
 }
 
@@ -55,61 +146,113 @@ void PageView::forgetVoice()
     showTime(now_s_);
 }
 
+QString PageView::cueFor(const plan::PlannedCall& call) const
+{
+    const double wait_s = call.start_s - now_s_;
+    QString when;
+    if (look_.cue) {
+        when = wait_s > 0 ? tr("start in %1 s").arg(wait_s, 0, 'f', 1) : tr("now");
+    }
+    constexpr double kNoticed_s = 0.3;
+    if (behind_s_ && std::abs(*behind_s_) >= kNoticed_s) {
+        when += (*behind_s_ > 0.0 ? tr("   you are %1 s behind") : tr("   you are %1 s ahead"))
+                    .arg(std::abs(*behind_s_), 0, 'f', 1);
+    }
+    return when.trimmed();
+}
+
 void PageView::paintEvent(QPaintEvent*)
 {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const Theme& t = theme();
     p.fillRect(rect(), t.raised);
-    const auto& calls = document_.prepared().plan.calls;
-    if (calls.empty()) {
+    if (plan().calls.empty() || look_.dark) {
         p.setPen(t.quiet);
         p.setFont(typeface(type::kText));
-        p.drawText(rect(), Qt::AlignCenter, tr("No notes to read yet. Write them first (F1)."));
+        p.drawText(rect().adjusted(20, 0, -20, 0), Qt::AlignCenter | Qt::TextWordWrap,
+            look_.dark ? tr("The page is gone. Go on from memory.")
+                       : tr("No notes to read yet. Write them first (F1)."));
+    } else if (look_.printed) {
+        paintPrinted(p);
+    } else {
+        paintFlowing(p);
+    }
+}
+
+void PageView::paintPrinted(QPainter& p) const
+{
+    const Theme& t = theme();
+    if (shown_page_ >= pages_.size()) {
         return;
     }
-    double y = 14.0;
-    const double left = 26.0;
-    const double width_px = width() - left - 14.0;
+    const print::Page& page = pages_[shown_page_];
+    double y = kTop;
+    p.setFont(typeface(type::kPage));
+    for (std::size_t c = page.first; c < page.last; ++c) {
+        const double height = heightOf(c);
+        if (c == current_ && look_.place) {
+            p.setPen(Qt::NoPen);
+            p.setBrush(look_.cue && now_s_ >= plan().calls[c].start_s ? t.lamp_pale : t.panel);
+            p.drawRoundedRect(QRectF(8, y - 5, width() - 16, height + 10), 4, 4);
+        }
+        p.setPen(c < current_ && look_.place ? t.quiet : t.ink);
+        p.drawText(QRectF(kLeft, y, width() - kLeft - kRight, height + 4), Qt::TextWordWrap,
+            QString::fromStdString(plan().calls[c].text));
+        y += height + kBetween;
+    }
+    p.setFont(typeface(type::kSmall));
+    p.setPen(t.quiet);
+    const QRectF foot(kLeft, height() - kFoot, width() - kLeft - kRight, kFoot);
+    p.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter,
+        tr("page %1 of %2   (PgUp, PgDn)").arg(shown_page_ + 1).arg(pages_.size()));
+    if (page.turn_s > 0.0) {
+        p.drawText(foot, Qt::AlignRight | Qt::AlignVCenter,
+            page.in_squeeze ? tr("turn: %1 s, in a squeeze").arg(page.turn_s, 0, 'f', 1)
+                            : tr("turn: %1 s").arg(page.turn_s, 0, 'f', 1));
+    }
+}
+
+void PageView::paintFlowing(QPainter& p) const
+{
+    const Theme& t = theme();
+    const auto& calls = plan().calls;
+    double y = kTop;
+    const double width_px = width() - kLeft - kRight;
     const std::size_t first = current_ >= 1 ? current_ - 1 : 0;
     for (std::size_t c = first; c < calls.size() && y < height(); ++c) {
-        const bool present = c == current_;
+        const bool present = c == current_ && look_.place;
         const QFont f = typeface(present ? type::kNext : type::kPage, present);
         p.setFont(f);
         const QString words = QString::fromStdString(calls[c].text);
         const QRectF box =
-            QFontMetricsF(f).boundingRect(QRectF(left, y, width_px, 1000), Qt::TextWordWrap, words);
+            QFontMetricsF(f).boundingRect(QRectF(kLeft, y, width_px, 1000), Qt::TextWordWrap, words);
         if (present) {
             const QRectF whole(8, y - 6, width() - 16, box.height() + 38);
             const bool speaking = now_s_ >= calls[c].start_s;
             p.setPen(Qt::NoPen);
-            p.setBrush(speaking ? t.lamp_pale : t.panel);
+            p.setBrush(speaking && look_.cue ? t.lamp_pale : t.panel);
             p.drawRoundedRect(whole, 4, 4);
             // how near its start is: the lamp bar fills over the last three seconds
             constexpr double kLead_s = 3.0;
-            const double share =
-                speaking ? 1.0 : std::clamp(1.0 - (calls[c].start_s - now_s_) / kLead_s, 0.0, 1.0);
+            const double share = !look_.cue ? 0.0
+                : speaking                  ? 1.0
+                           : std::clamp(1.0 - (calls[c].start_s - now_s_) / kLead_s, 0.0, 1.0);
             p.setBrush(t.lamp);
             p.drawRect(
                 QRectF(whole.left(), whole.bottom() - whole.height() * share, 6, whole.height() * share));
         }
-        p.setPen(c < current_ ? t.quiet : t.ink);
-        p.drawText(QRectF(left, y, width_px, box.height() + 4), Qt::TextWordWrap, words);
+        p.setPen(c < current_ && look_.place ? t.quiet : t.ink);
+        p.drawText(QRectF(kLeft, y, width_px, box.height() + 4), Qt::TextWordWrap, words);
         y += box.height();
         if (present) {
             p.setFont(typeface(type::kSmall));
             p.setPen(t.quiet);
-            const double wait_s = calls[c].start_s - now_s_;
-            QString when = wait_s > 0 ? tr("start in %1 s").arg(wait_s, 0, 'f', 1) : tr("now");
-            constexpr double kNoticed_s = 0.3;
-            if (behind_s_ && std::abs(*behind_s_) >= kNoticed_s) {
-                when += (*behind_s_ > 0.0 ? tr("   you are %1 s behind") : tr("   you are %1 s ahead"))
-                            .arg(std::abs(*behind_s_), 0, 'f', 1);
-            }
-            p.drawText(QRectF(left, y + 4, width_px, 20), Qt::AlignLeft | Qt::AlignVCenter, when);
+            p.drawText(
+                QRectF(kLeft, y + 4, width_px, 20), Qt::AlignLeft | Qt::AlignVCenter, cueFor(calls[c]));
             y += 40;
         }
-        y += 14;
+        y += kBetween;
     }
 }
 

@@ -4,7 +4,6 @@
 #include "widgets/keys.h"
 #include "widgets/panels.h"
 
-#include <QApplication>
 #include <QProgressBar>
 #include <QSettings>
 
@@ -15,10 +14,12 @@
 namespace brumefall::app {
 namespace {
 
-constexpr double kSilence = 0.0006; // as a share of full scale: a live room is louder
-constexpr qint64 kSilent_ms = 1500;
 constexpr double kCountDown_s = 3.0;
-constexpr double kWarmUp_s = 1.5; // the video runs steadily before the voice is taken down
+
+double lengthOf_s(const QByteArray& bytes)
+{
+    return static_cast<double>(bytes.size()) / 2.0 / media::kRecordingRate_hz;
+}
 
 } // namespace
 
@@ -28,10 +29,14 @@ ReadWorkspace::ReadWorkspace(
     , document_(document)
     , transport_(transport)
     , recorder_(recorder)
+    , practice_(document, transport, recorder,
+          [this](const auto& wish, auto ready) { makeReader(wish, std::move(ready)); })
     , video_(new VideoView(transport.player()))
     , page_(new PageView(document))
     , gap_(new GapView)
+    , bar_(new PracticeBar(document))
     , input_(new QComboBox)
+    , ear_keys_(new QWidget)
     , level_(new QProgressBar)
     , state_(new QLabel)
 {
@@ -48,10 +53,11 @@ ReadWorkspace::ReadWorkspace(
     level_->setAccessibleName(tr("Loudness"));
     level_->setRange(0, 100);
     level_->setTextVisible(false);
-    level_->setFixedSize(110, 30);
+    level_->setFixedSize(90, 30);
     state_->setObjectName(QStringLiteral("readState"));
     state_->setWordWrap(true);
-    video_->setEmptyText(tr("There is no video to read along yet. Next: add one in Places (F2)."));
+    video_->setEmptyText(tr("There is no video to read along yet: the clock runs along the plan. Next: add a "
+                            "video in Places (F2)."));
 
     auto* controls = new FlowLayout(6);
     record_ = addButton(controls, tr("Record (R)"), "recordButton", [this] { toggleRecording(); });
@@ -60,14 +66,31 @@ ReadWorkspace::ReadWorkspace(
     controls->addWidget(by);
     controls->addWidget(input_);
     controls->addWidget(level_);
+    again_ = addButton(controls, tr("Again"), "againButton", [this] { practice_.again(); });
+    bindButton(again_, QKeyCombination(Qt::Key_A));
+    discard_ = addButton(controls, tr("Throw away"), "discardButton", [this] { practice_.discard(); });
+    bindButton(discard_, QKeyCombination(Qt::Key_X));
     guide_ = addButton(controls, tr("Guide voice"), "guideButton", [this] { toggleGuide(); });
     guide_->setCheckable(true);
     bindButton(guide_, QKeyCombination(Qt::Key_G));
     keepNarrow(input_, 14);
+    ear_keys_->setObjectName(QStringLiteral("earKeys"));
+    auto* ear = new FlowLayout(6, ear_keys_);
+    const auto says = [&](const QString& text, const char* name, Qt::Key key, tune::Said said) {
+        auto* button = addButton(ear, text, name, [this, said] { practice_.ear().press(said); });
+        bindButton(button, QKeyCombination(key));
+    };
+    says(tr("Earlier"), "earEarlier", Qt::Key_E, tune::Said::earlier);
+    says(tr("Later"), "earLater", Qt::Key_L, tune::Said::later);
+    leads_ = addButton(ear, tr("Take these leads"), "earTake", [this] { takeLeads(); });
+    bindButton(leads_, QKeyCombination(Qt::Key_T));
+
     auto* left = new QVBoxLayout;
     video_->setFittedHeight(true); // what is left below goes to the picture of the gap
     left->addWidget(video_, 100);
     left->addLayout(controls);
+    left->addWidget(bar_);
+    left->addWidget(ear_keys_);
     left->addWidget(state_);
     left->addWidget(gap_, 1);
     auto* layout = new QHBoxLayout(this);
@@ -75,30 +98,49 @@ ReadWorkspace::ReadWorkspace(
     layout->addLayout(left, 3);
     layout->addWidget(page_, 2);
 
+    bindKey(this, QKeyCombination(Qt::Key_PageDown), tr("Turn the printed page"), [this] { page_->turn(1); });
+    bindKey(this, QKeyCombination(Qt::Key_PageUp), tr("Turn it back"), [this] { page_->turn(-1); });
     connect(&transport_, &Transport::ticked, this, &ReadWorkspace::showTime);
-    connect(&recorder_, &TakeRecorder::started, this, &ReadWorkspace::showState);
+    connect(&practice_, &Practice::changed, this, &ReadWorkspace::showPractice);
+    connect(&practice_, &Practice::failed, this, [this](const QString& why) {
+        trouble_ = why;
+        showState();
+    });
     connect(&recorder_, &TakeRecorder::noteHeard, page_, &PageView::showVoice);
     connect(&recorder_, &TakeRecorder::judging, this, [this] {
         if (!recorder_.isRecording()) {
             page_->forgetVoice();
+            listen();
         }
-    });
-    connect(&recorder_, &TakeRecorder::judging, this, &ReadWorkspace::showState);
-    connect(&recorder_, &TakeRecorder::failed, this, [this](const QString& why) {
         showState();
-        state_->setText(why);
     });
-    connect(&recorder_, &TakeRecorder::levelChanged, this, &ReadWorkspace::showLevel);
+    connect(&recorder_, &TakeRecorder::pausedChanged, this, &ReadWorkspace::showState);
+    connect(&recorder_, &TakeRecorder::discarded, this, [this] {
+        page_->forgetVoice();
+        listen();
+    });
+    connect(&recorder_, &TakeRecorder::failed, this, [this](const QString& why) {
+        trouble_ = why;
+        showState();
+    });
+    connect(&recorder_, &TakeRecorder::levelChanged, this, [this](double loudest) {
+        constexpr double kBlock_s = 0.02; // near enough: the blocks of a device differ
+        hear(loudest, kBlock_s);
+    });
     connect(input_, &QComboBox::activated, this, [this] {
         QSettings().setValue(QStringLiteral("read/input"), input_->currentText());
         listen();
     });
+    connect(new media::MicrophoneWatch(this), &media::MicrophoneWatch::changed, this, [this] {
+        if (!recorder_.isRecording()) {
+            refreshInputs();
+            listen();
+        }
+    });
+    connect(bar_, &PracticeBar::changed, this, &ReadWorkspace::showPractice);
     connect(&document_, &Document::opened, this, [this] { gap_->setSpan(-3.0, 11.0); });
     connect(&document_, &Document::planChanged, this, [this] {
-        gap_->scene().prepared = &document_.prepared();
-        gap_->scene().plan = &document_.prepared().plan;
-        gap_->update();
-        showState();
+        showPractice();
         if (guide_->isChecked()) {
             renew_guide_.start(); // it speaks the old plan
         }
@@ -115,12 +157,13 @@ ReadWorkspace::ReadWorkspace(
         const auto& notes = document_.prepared().plan.notes;
         const auto note =
             std::find_if(notes.begin(), notes.end(), [&](const auto& n) { return n.id == id.toStdString(); });
-        if (note != notes.end()) {
+        if (note != notes.end() && !recorder_.isRecording()) {
             transport_.seekStage(note->start_s - kCountDown_s);
         }
     });
+    connect(gap_, &GapView::noteReached, this, &ReadWorkspace::chooseStretch);
     refreshInputs();
-    showState();
+    showPractice();
 }
 
 void ReadWorkspace::refreshInputs()
@@ -131,27 +174,30 @@ void ReadWorkspace::refreshInputs()
         input_->addItem(name, name);
     }
     input_->addItem(tr("Simulated reader"), QStringLiteral("simulated"));
-    const QString wished =
-        chosen.isEmpty() ? QSettings().value(QStringLiteral("read/input")).toString() : chosen;
-    if (const int at = input_->findText(wished); at >= 0) {
-        input_->setCurrentIndex(at);
+    const QString wished = QSettings().value(QStringLiteral("read/input"), chosen).toString();
+    for (const QString& name : {wished, chosen}) { // one that is plugged in again is taken again
+        if (const int at = input_->findText(name); at >= 0) {
+            input_->setCurrentIndex(at);
+            return;
+        }
     }
 }
 
-void ReadWorkspace::showLevel(double share)
+/// From the current note to the one that was clicked with Shift.
+void ReadWorkspace::chooseStretch(const QString& to)
 {
-    level_->setValue(static_cast<int>(std::lround(100.0 * std::sqrt(share))));
-    if (share > kSilence) {
-        silent_.invalidate();
-        if (std::exchange(said_silent_, false)) {
-            showState();
-        }
-        return;
+    const int from = document_.numberOf(document_.currentNote().toStdString());
+    const int until = document_.numberOf(to.toStdString());
+    if (from > 0 && until > 0) {
+        bar_->setNotes(std::min(from, until), std::max(from, until));
     }
-    if (!silent_.isValid()) {
-        silent_.start();
-    } else if (silent_.elapsed() > kSilent_ms && !said_silent_) {
-        said_silent_ = true;
+}
+
+void ReadWorkspace::hear(double loudest, double length_s)
+{
+    level_->setValue(static_cast<int>(std::lround(100.0 * std::sqrt(loudest))));
+    hears_.hear(loudest, length_s);
+    if (std::exchange(hearing_, hears_.hearing()) != hearing_) {
         showState();
     }
 }
@@ -163,18 +209,20 @@ void ReadWorkspace::listen()
         ear_->stop();
         ear_.reset();
     }
-    silent_.invalidate();
-    said_silent_ = false;
+    hears_ = {};
+    hearing_ = media::Hearing::fine;
     const bool microphone = input_->currentData().toString() != QStringLiteral("simulated");
-    if (!isVisible() || recorder_.isRecording() || !microphone) {
+    if (!isVisible() || recorder_.isRecording() || practice_.state() == Practice::State::preparing
+        || !microphone) {
         level_->setValue(0);
         return;
     }
     ear_ = media::makeMicrophone(input_->currentData().toString());
     connect(ear_.get(), &media::VoiceInput::samplesReady, this,
-        [this](const QByteArray& bytes) { showLevel(media::loudest(bytes)); });
+        [this](const QByteArray& bytes) { hear(media::loudest(bytes), lengthOf_s(bytes)); });
     connect(ear_.get(), &media::VoiceInput::failed, this, [this](const QString& why) {
-        state_->setText(why);
+        trouble_ = why;
+        showState();
         QTimer::singleShot(0, this, [this] { ear_.reset(); });
     });
     ear_->start();
@@ -200,63 +248,113 @@ void ReadWorkspace::setSimulatedFaults(const media::FaultWish& wish, std::uint32
 
 void ReadWorkspace::toggleRecording()
 {
-    if (recorder_.isRecording()) {
-        recorder_.stop();
+    trouble_.clear();
+    if (practice_.isOn() && practice_.state() != Practice::State::judging) {
+        practice_.end();
+    } else if (!practice_.isOn()) {
+        guide_->setChecked(false);
+        practice_.begin(bar_->wish());
     } else {
-        startRecording();
+        practice_.end(); // the stretch is not read again
     }
     listen();
     showState();
 }
 
-void ReadWorkspace::startRecording()
+bool ReadWorkspace::pauseTake()
 {
-    const auto& plan = document_.prepared().plan;
-    if (plan.calls.empty() || document_.pass() == nullptr) { // the state line says so
-        return;
+    if (!recorder_.isRecording()) {
+        return false;
     }
+    recorder_.isPaused() ? recorder_.resume() : recorder_.pause();
+    return true;
+}
+
+void ReadWorkspace::makeReader(
+    const TakeRecorder::Wish& wish, const std::function<void(std::unique_ptr<media::VoiceInput>)>& ready)
+{
     if (ear_) { // the take listens now
         ear_->stop();
         ear_.reset();
     }
-    // from just before the next call that is due, or from the start line
-    double from_s = transport_.stageTime();
-    from_s = from_s < 1.0 ? -kCountDown_s : from_s - kWarmUp_s;
-    std::unique_ptr<media::VoiceInput> input;
-    if (input_->currentData().toString() == QStringLiteral("simulated")) {
-        state_->setText(tr("The simulated reader clears its throat\u2026"));
-        QApplication::setOverrideCursor(Qt::WaitCursor);
-        auto wish = faults_;
-        wish.from_s = std::max(wish.from_s, from_s);
-        last_reading_ =
-            media::readAloud(plan, media::chooseFaults(plan, wish, seed_), seed_, from_s, wish.to_s);
-        QApplication::restoreOverrideCursor();
-        input = media::makeSimulatedReader(last_reading_,
-            [this, laid = transport_.laid()] { return laid.stageTime(transport_.player().position_s()); });
-    } else {
-        input = media::makeMicrophone(input_->currentData().toString());
+    if (input_->currentData().toString() != QStringLiteral("simulated")) {
+        ready(media::makeMicrophone(input_->currentData().toString()));
+        return;
     }
-    guide_->setChecked(false);
-    recorder_.start(std::move(input), from_s);
+    auto faults = faults_;
+    faults.from_s = std::max(faults.from_s, wish.from_s);
+    faults.to_s = std::min(faults.to_s, wish.to_s);
+    const double rate = wish.rate;
+    prepared_share_ = 0.0;
+    voice_ = inBackground(
+        this,
+        [plan = document_.prepared().plan, faults, seed = seed_, wish, rate](
+            const media::Progress& progress) {
+            // it reads in its own time, of which the stage takes more or less
+            const auto chosen = media::chooseFaults(plan, faults, seed);
+            const auto own = plan::spokenIn(plan, [rate](double t) { return t / rate; });
+            return media::readAloud(
+                own, chosen, seed, wish.from_s / rate, std::min(wish.to_s, faults.to_s) / rate, progress);
+        },
+        [this, ready, rate](Outcome<media::Reading> reading) {
+            prepared_share_ = -1.0;
+            if (!reading.value) {
+                trouble_ = reading.why;
+                practice_.end();
+                return;
+            }
+            last_reading_ = *reading.value;
+            ready(media::makeSimulatedReader(last_reading_, [this, rate, laid = transport_.laid()] {
+                return laid.stageTime(transport_.player().position_s()) / rate;
+            }));
+        },
+        [this](double share) {
+            prepared_share_ = share;
+            showState();
+        });
 }
 
 void ReadWorkspace::toggleGuide()
 {
+    voice_.cancel();
+    prepared_share_ = -1.0;
     if (!guide_->isChecked()) {
         renew_guide_.stop();
         transport_.setGuide({}, 0.0);
+        showState();
         return;
     }
-    state_->setText(tr("Preparing the guide voice\u2026"));
-    QApplication::setOverrideCursor(Qt::WaitCursor);
+    prepared_share_ = 0.0;
     // where the picture runs faster or slower, so does its sound: the voice is made for the picture's own
     // time
-    const auto& retiming = document_.retiming();
-    const auto reading = media::readAsPlanned(
-        plan::spokenIn(document_.prepared().plan, [&](double t) { return retiming.toVideo(t); }));
-    transport_.setGuide(reading.sound, reading.from_s);
-    QApplication::restoreOverrideCursor();
+    voice_ = inBackground(
+        this,
+        [plan = plan::spokenIn(document_.prepared().plan,
+             [laid = transport_.laid()](double t) { return laid.retiming.toVideo(t); })](
+            const media::Progress& progress) { return media::readAsPlanned(plan, progress); },
+        [this](Outcome<media::Reading> reading) {
+            prepared_share_ = -1.0;
+            if (reading.value) {
+                transport_.setGuide(reading.value->sound, reading.value->from_s);
+            } else {
+                trouble_ = reading.why;
+                guide_->setChecked(false);
+            }
+            showState();
+        },
+        [this](double share) {
+            prepared_share_ = share;
+            showState();
+        });
     showState();
+}
+
+void ReadWorkspace::takeLeads()
+{
+    if (const auto driver = practice_.ear().heard()) {
+        practice_.ear().end();
+        document_.setDriver(*driver, tr("Take the leads of the driver's ear"));
+    }
 }
 
 void ReadWorkspace::showTime(double stage_s)
@@ -273,30 +371,108 @@ void ReadWorkspace::showTime(double stage_s)
     }
 }
 
+/// What is shown and what is hidden follows from the way of practising.
+void ReadWorkspace::showPractice()
+{
+    const auto way = practice_.isOn() ? practice_.wish().way : bar_->wish().way;
+    const bool ear = practice_.ear().isOn();
+    const bool bare = way == take::Way::page_only || way == take::Way::thrown_in || way == take::Way::lost;
+    PageView::Look look;
+    look.printed = bar_->wantsPrintedPages() || way == take::Way::page_only || way == take::Way::thrown_in;
+    look.cue = !bare;
+    look.place = !(way == take::Way::page_only || practice_.isPlaceHidden());
+    look.dark = practice_.isDark();
+    page_->setLook(look);
+    page_->setPlan(ear ? &practice_.ear().plan() : nullptr);
+    gap_->setVisible(!(bare && practice_.isOn()));
+    gap_->scene().prepared = &document_.prepared();
+    gap_->scene().plan = ear ? &practice_.ear().plan() : &document_.prepared().plan;
+    gap_->update();
+    ear_keys_->setVisible(bar_->wish().way == take::Way::drivers_ear);
+    leads_->setEnabled(practice_.ear().heard().has_value());
+    showState();
+}
+
 void ReadWorkspace::showState()
 {
     const bool recording = recorder_.isRecording();
-    record_->setText(recording ? tr("Stop (R)") : tr("Record (R)"));
+    const bool on = practice_.isOn();
+    const bool ear = bar_->wish().way == take::Way::drivers_ear;
+    record_->setText(on ? tr("Stop (R)") : ear ? tr("Listen (R)") : tr("Record (R)"));
     input_->setEnabled(!recording);
-    guide_->setEnabled(!recording);
-    if (recorder_.isJudging() && !recording) {
-        state_->setText(tr("Finding your calls in the recording\u2026"));
-    } else if (document_.prepared().plan.calls.empty() || document_.pass() == nullptr) {
-        state_->setText(
-            tr("There is nothing to read yet: write the notes (F1) and give the stage a video (F2)."));
-    } else if (said_silent_) {
-        state_->setText(
-            tr("%1 hears nothing. Choose another microphone, or see that it is plugged in and not "
-               "turned off.")
-                .arg(input_->currentText()));
-    } else if (recording) {
-        state_->setText(tr("Recording: %1 s. Everything said so far is on the disk. Next: stop (R).")
-                            .arg(recorder_.recorded_s(), 0, 'f', 0));
-    } else {
-        state_->setText(
-            tr("Next: record (R). It plays the pass from here and takes down what is said; R again "
-               "shows how it went."));
+    guide_->setEnabled(!on);
+    bar_->setEnabled(!on);
+    discard_->setEnabled(recording);
+    again_->setEnabled(practice_.canBeginAgain() && practice_.state() != Practice::State::judging);
+    state_->setText(stateWords());
+}
+
+QString ReadWorkspace::stateWords() const
+{
+    using State = Practice::State;
+    const bool recording = recorder_.isRecording();
+    if (!trouble_.isEmpty()) {
+        return trouble_;
     }
+    if (document_.prepared().plan.calls.empty()) {
+        return tr("There is nothing to read yet: write the notes (F1).");
+    }
+    if (prepared_share_ >= 0.0) {
+        return practice_.state() == State::preparing
+            ? tr("The simulated reader clears its throat: %1 %. R stops it.")
+                  .arg(std::lround(100.0 * prepared_share_))
+            : tr("Preparing the guide voice: %1 %. G stops it.").arg(std::lround(100.0 * prepared_share_));
+    }
+    switch (hearing_) {
+    case media::Hearing::silent:
+        return tr("%1 hears nothing. Choose another microphone, or see that it is plugged in and not "
+                  "turned off.")
+            .arg(input_->currentText());
+    case media::Hearing::faint:
+        return tr(
+            "%1 hears a voice only faintly. Come nearer, or turn it up in the desktop's sound settings.")
+            .arg(input_->currentText());
+    case media::Hearing::clipped:
+        return tr("%1 is overdriven. Turn it down in the desktop's sound settings, or keep further off.")
+            .arg(input_->currentText());
+    case media::Hearing::fine: break;
+    }
+    if (recorder_.isPaused()) {
+        return tr("Paused at %1 s, voice and video alike. Next: go on (Space), or stop (R).")
+            .arg(recorder_.recorded_s(), 0, 'f', 0);
+    }
+    if (practice_.ear().isOn()) {
+        return tr("After a note: earlier (E) or later (L); nothing where it was right. ")
+            + practice_.ear().words();
+    }
+    if (practice_.state() == State::listening) {
+        return tr("Listen: the guide voice reads it first. Then it is your turn.");
+    }
+    if (recording && practice_.wish().way == take::Way::stretch) {
+        return tr("Clean in a row: %1 of %2. It is read again by itself; R stops it.")
+            .arg(practice_.cleanInARow())
+            .arg(practice_.wish().clean);
+    }
+    if (recording && practice_.isPlaceHidden()) {
+        return tr("Where are you? Find the place, and read on from there.");
+    }
+    if (recording) {
+        return tr("Recording: %1 s. Everything said so far is on the disk. Pause (Space), throw away (X), "
+                  "stop (R); it stops by itself after the finish.")
+            .arg(recorder_.recorded_s(), 0, 'f', 0);
+    }
+    if (recorder_.isJudging()) {
+        return tr("Finding your calls in the recording\u2026");
+    }
+    if (!practice_.result().isEmpty()) {
+        return practice_.result();
+    }
+    if (bar_->wish().way == take::Way::drivers_ear && practice_.ear().heard()) {
+        return tr("Heard: %1. Next: take these leads (T), or listen on (R).").arg(practice_.ear().words());
+    }
+    return tr("%1. Next: %2 (R). A click on a note goes there; Shift and a click choose the notes up to it.")
+        .arg(wordsOf(bar_->wish().way).replace(0, 1, wordsOf(bar_->wish().way).at(0).toUpper()),
+            bar_->wish().way == take::Way::drivers_ear ? tr("listen") : tr("record"));
 }
 
 } // namespace brumefall::app

@@ -4,7 +4,6 @@
 #include "stage/folder.h"
 
 #include <QDateTime>
-#include <QPointer>
 
 #include <algorithm>
 #include <cmath>
@@ -27,6 +26,7 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
     , transport_(transport)
 {
     pool_.setMaxThreadCount(1);
+    live_pool_.setMaxThreadCount(1);
     connect(&follower_, &VoiceFollower::told, this, [this](int note, double end_s) {
         const auto& notes = recording_.take.plan.notes;
         if (running_ && static_cast<std::size_t>(note) < notes.size()) {
@@ -41,6 +41,16 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
             begin();
         }
     });
+    connect(&transport_, &Transport::ticked, this, [this](double now_s) {
+        if (running_ && !paused_ && now_s >= wish_.to_s) {
+            stop();
+        }
+    });
+    connect(&transport_, &Transport::ended, this, [this] {
+        if (running_ && !paused_) {
+            stop(); // the video is over
+        }
+    });
 }
 
 TakeRecorder::~TakeRecorder()
@@ -48,6 +58,7 @@ TakeRecorder::~TakeRecorder()
     if (input_) {
         input_->stop();
     }
+    judging_.clear(); // what is not judged now is at the next start
 }
 
 double TakeRecorder::recorded_s() const
@@ -55,12 +66,15 @@ double TakeRecorder::recorded_s() const
     return writer_ ? writer_->duration_s() : recording_.take.recorded_s;
 }
 
-void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s)
+void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, const Wish& wish)
 {
-    if (input_ || document_.pass() == nullptr || document_.prepared().plan.notes.empty()) {
+    if (input_ || document_.prepared().plan.notes.empty()) {
         return;
     }
     recording_ = {};
+    wish_ = wish;
+    paused_ = false;
+    resuming_ = false;
     recording_.folder = document_.folder();
     const std::string now = takeNameNow().toStdString();
     recording_.take.name = now;
@@ -69,7 +83,10 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s
          std::filesystem::exists(recording_.folder / "takes" / (recording_.take.name + ".flac"), none); ++i) {
         recording_.take.name = now + " " + std::to_string(i);
     }
-    recording_.take.pass = document_.pass()->name;
+    recording_.take.pass = document_.pass() == nullptr ? "" : document_.pass()->name;
+    recording_.take.way = wish.way;
+    recording_.take.first = wish.first;
+    recording_.take.last = wish.last;
     recording_.take.made_at = QDateTime::currentDateTime().toString(Qt::ISODate).toStdString();
     recording_.take.reader = input->name().toStdString();
     recording_.take.plan = document_.prepared().plan;
@@ -92,9 +109,8 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, double from_s
         emit failed(why);
         QTimer::singleShot(0, this, &TakeRecorder::stop);
     });
-    transport_.setGuide({}, 0.0);
-    transport_.setRate(1.0);
-    transport_.seekStage(from_s);
+    transport_.setRate(wish.rate);
+    transport_.seekStage(wish.from_s);
     transport_.hold(true);
     laid_ = transport_.laid();
     transport_.player().play();
@@ -116,7 +132,8 @@ bool TakeRecorder::runsSteadily()
     const double wall_s = 0.001 * static_cast<double>(since_start_.elapsed());
     warm_up_.push_back({wall_s, stageTime()});
     std::erase_if(warm_up_, [&](const Pair& pair) { return pair.recorded_s < wall_s - kWatch_s; });
-    const auto ahead = [](const Pair& pair) { return pair.stage_s - pair.recorded_s; };
+    const double rate = transport_.rate();
+    const auto ahead = [rate](const Pair& pair) { return pair.stage_s - rate * pair.recorded_s; };
     const auto [low, high] = std::minmax_element(
         warm_up_.begin(), warm_up_.end(), [&](const Pair& a, const Pair& b) { return ahead(a) < ahead(b); });
     const bool watched = wall_s - warm_up_.front().recorded_s > 0.9 * kWatch_s;
@@ -128,8 +145,13 @@ void TakeRecorder::begin()
     if (!input_) {
         return;
     }
+    if (resuming_) {
+        input_->start();
+        return;
+    }
     running_ = true;
     recording_.take.clock = {stageTime(), transport_.rate()};
+    heard_ = std::make_shared<LiveSearch>(media::expectedNotes(recording_.take.plan), live_pool_);
     // kept from the start, so that a crash loses the verdicts only
     keep(recording_);
     follower_.start(recording_.take.plan, recording_.take.clock.offset_s);
@@ -142,8 +164,28 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
     if (!writer_ || !running_) {
         return;
     }
-    const std::span samples(
+    if (paused_) {
+        return;
+    }
+    std::span samples(
         reinterpret_cast<const std::int16_t*>(bytes.constData()), static_cast<std::size_t>(bytes.size()) / 2);
+    emit levelChanged(media::loudest(bytes));
+    if (resuming_) {
+        samples = fitted(samples);
+        if (samples.empty()) {
+            return;
+        }
+        resuming_ = false;
+        emit pausedChanged(false);
+    }
+    write(samples);
+    if (writer_ && transport_.player().isPlaying() && !transport_.player().isSeeking()) {
+        pairs_.push_back({writer_->duration_s(), stageTime()});
+    }
+}
+
+void TakeRecorder::write(std::span<const std::int16_t> samples)
+{
     try {
         writer_->write(samples);
     } catch (const media::MediaError& error) {
@@ -151,11 +193,57 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
         QTimer::singleShot(0, this, &TakeRecorder::stop);
         return;
     }
+    const QByteArray bytes(
+        reinterpret_cast<const char*>(samples.data()), static_cast<qsizetype>(2 * samples.size()));
     follower_.hear(bytes);
-    emit levelChanged(media::loudest(bytes));
-    if (transport_.player().isPlaying() && !transport_.player().isSeeking()) {
-        pairs_.push_back({writer_->duration_s(), stageTime()});
+    heard_->hear(bytes);
+}
+
+std::span<const std::int16_t> TakeRecorder::fitted(std::span<const std::int16_t> samples)
+{
+    if (stageTime() < paused_at_s_) {
+        return {}; // it was said already
     }
+    // where the end of these samples belongs, by the clock of what was recorded before
+    const double end_s = fitClock().recordingTime(stageTime());
+    const auto wanted =
+        static_cast<long long>(std::llround((end_s - writer_->duration_s()) * media::kRecordingRate_hz));
+    const auto given = static_cast<long long>(samples.size());
+    if (wanted > given) {
+        write(std::vector<std::int16_t>(static_cast<std::size_t>(wanted - given), 0));
+        return samples;
+    }
+    return samples.subspan(static_cast<std::size_t>(std::min(given, given - std::max(0LL, wanted))));
+}
+
+void TakeRecorder::pause()
+{
+    if (!running_ || paused_) {
+        return;
+    }
+    input_->stop();
+    paused_ = true;
+    waiting_.stop();
+    if (!std::exchange(resuming_, false)) {
+        paused_at_s_ = stageTime();
+    }
+    transport_.player().pause();
+    emit pausedChanged(true);
+}
+
+void TakeRecorder::resume()
+{
+    constexpr double kRunUp_s = 2.0; // to find into the rhythm again, and for the video to run steadily
+    if (!paused_) {
+        return;
+    }
+    paused_ = false;
+    resuming_ = true;
+    transport_.seekStage(paused_at_s_ - kRunUp_s * transport_.rate());
+    transport_.player().play();
+    warm_up_.clear();
+    since_start_.start();
+    waiting_.start();
 }
 
 std::vector<double> TakeRecorder::offsets_s() const
@@ -185,32 +273,58 @@ double TakeRecorder::stoodStill_s() const
                                     : offsets[offsets.size() * 98 / 100] - offsets[offsets.size() * 2 / 100];
 }
 
-void TakeRecorder::stop()
+/// Input and video stand still; what was recorded is a file, on its clock.
+void TakeRecorder::endRecording()
 {
     waiting_.stop();
-    if (!input_) {
-        return;
-    }
     const auto input = std::move(input_);
     input->stop();
     follower_.stop();
     transport_.player().pause();
     transport_.hold(false);
     recording_.take.clock = fitClock();
+    recording_.take.clock.offset_s -= wish_.latency_s * recording_.take.clock.rate;
+    recording_.take.recorded_s = writer_->duration_s();
+    writer_.reset();
+    paused_ = false;
+    resuming_ = false;
+    if (!running_) {
+        std::error_code ignored;
+        std::filesystem::remove(recording_.folder / "takes" / recording_.take.audio, ignored);
+    }
+}
+
+void TakeRecorder::stop()
+{
+    if (!input_) {
+        return;
+    }
+    endRecording();
+    if (!std::exchange(running_, false)) {
+        return;
+    }
     if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
         emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.")
                         .arg(stood_s, 0, 'f', 1));
     }
-    recording_.take.recorded_s = writer_->duration_s();
-    writer_.reset();
-    if (!running_) {
-        std::error_code ignored;
-        std::filesystem::remove(recording_.folder / "takes" / recording_.take.audio, ignored);
+    keep(recording_);
+    judge(recording_, std::exchange(heard_, {}));
+}
+
+void TakeRecorder::discard()
+{
+    if (!input_) {
         return;
     }
-    running_ = false;
-    keep(recording_);
-    judge(recording_);
+    endRecording();
+    heard_.reset();
+    if (std::exchange(running_, false)) {
+        keep(recording_);
+        if (isHere(recording_)) {
+            document_.removeTake(QString::fromStdString(recording_.take.name));
+        }
+    }
+    emit discarded();
 }
 
 void TakeRecorder::judgeAgain(const stage::Take& take)
@@ -274,32 +388,32 @@ void TakeRecorder::keep(const Work& work)
     }
 }
 
-void TakeRecorder::judge(Work work)
+void TakeRecorder::judge(Work work, const std::shared_ptr<LiveSearch>& heard)
 {
-    if (!judging_.insert(work.folder / work.take.name).second) {
+    const auto key = work.folder / work.take.name;
+    if (judging_.contains(key)) {
         return;
     }
     emit judging(0.0);
-    pool_.start([self = QPointer<TakeRecorder>(this), work = std::move(work)]() mutable {
-        QString why;
-        try {
+    judging_[key] = inBackground(
+        this,
+        [work, heard](const media::Progress& progress) mutable {
             stage::Take& take = work.take;
-            const auto sound = media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz);
-            take.recorded_s = sound.duration_s();
-            take.found = media::align(sound, media::expectedNotes(take.plan)).notes;
+            if (heard) { // most of it was heard while it was read
+                take.found = heard->finish(progress);
+            } else {
+                const auto sound =
+                    media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz, progress);
+                take.recorded_s = sound.duration_s();
+                take.found = media::align(sound, media::expectedNotes(take.plan), progress).notes;
+            }
             take.verdicts = take::judge(take.plan, take.pace, take.found, take.clock, take.recorded_s);
-        } catch (const std::exception& error) {
-            why = QString::fromStdString(error.what());
-        }
-        QMetaObject::invokeMethod(
-            self.data(),
-            [self, work = std::move(work), why]() mutable {
-                if (self) {
-                    self->finishJudging(std::move(work), why);
-                }
-            },
-            Qt::QueuedConnection);
-    });
+            return work;
+        },
+        [this, work](Outcome<Work> outcome) {
+            finishJudging(outcome.value ? std::move(*outcome.value) : work, outcome.why);
+        },
+        [this](double share) { emit judging(share); }, heard ? &live_pool_ : &pool_);
 }
 
 void TakeRecorder::finishJudging(Work work, const QString& why)

@@ -5,16 +5,17 @@
 #include "document/document.h"
 #include "media/input.h"
 #include "media/sound_file.h"
+#include "read/live_search.h"
 #include "read/voice_follower.h"
+#include "widgets/background.h"
 #include "widgets/transport.h"
 
 #include <QElapsedTimer>
 #include <QObject>
-#include <QThreadPool>
 #include <QTimer>
 
+#include <map>
 #include <memory>
-#include <set>
 
 namespace brumefall::app {
 
@@ -25,11 +26,29 @@ public:
     TakeRecorder(Document& document, Transport& transport, QObject* parent = nullptr);
     ~TakeRecorder() override;
 
-    /// Plays from `from_s` (stage time) and records from `input` as soon as the video runs steadily, about
-    /// a second later.
-    void start(std::unique_ptr<media::VoiceInput> input, double from_s);
-    /// Stops both; the calls are then looked for in the background.
+    /// What a take is asked for.
+    struct Wish {
+        double from_s = 0.0; ///< from go
+        double to_s = 1e18; ///< it stops by itself there
+        double rate = 1.0; ///< of the pace
+        std::string way; ///< of practising; take::toString(Way)
+        std::string first; ///< notes that it is about; all of them where empty
+        std::string last;
+        double latency_s = 0.0; ///< by how much this device hears late; see LatencyCheck
+    };
+    /// Plays from `wish.from_s` and records from `input` as soon as the video runs steadily, about a second
+    /// later.
+    void start(std::unique_ptr<media::VoiceInput> input, const Wish& wish);
+    /// Stops both; what is left of the calls is then looked for in the background.
     void stop();
+    /// Stops both and throws the take away, into the desktop's trash.
+    void discard();
+    /// It stops by itself there, in stage time, from now on.
+    void stopAt(double stage_s) { wish_.to_s = stage_s; }
+    /// Voice and video alike stand still, and go on together a little before where they stopped.
+    void pause();
+    void resume();
+    [[nodiscard]] bool isPaused() const { return paused_; }
     [[nodiscard]] bool isRecording() const { return input_ != nullptr; }
     /// A take is being judged, or this one.
     [[nodiscard]] bool isJudging() const { return !judging_.empty(); }
@@ -45,6 +64,8 @@ public:
 
 signals:
     void started();
+    void pausedChanged(bool paused);
+    void discarded();
     void levelChanged(double share);
     /// A note was heard while the take goes on; its last syllable ended at `end_s` from go.
     void noteHeard(const QString& id, double end_s);
@@ -66,7 +87,11 @@ private:
         stage::Take take;
         std::filesystem::path folder; ///< of its stage
     };
-    void judge(Work work);
+    void judge(Work work, const std::shared_ptr<LiveSearch>& heard = {});
+    void endRecording();
+    void write(std::span<const std::int16_t> samples);
+    /// The first sound after a pause goes where the clock has it.
+    [[nodiscard]] std::span<const std::int16_t> fitted(std::span<const std::int16_t> samples);
     /// Keeps it where it belongs: in the open stage, or in the folder of the one that was open.
     void keep(const Work& work);
     void finishJudging(Work work, const QString& why);
@@ -93,8 +118,14 @@ private:
     std::vector<Pair> warm_up_; ///< wall clock and stage time while waiting
     QElapsedTimer since_start_;
     bool running_ = false;
-    std::set<std::filesystem::path> judging_; ///< takes, by stage folder and name
+    Wish wish_;
+    bool paused_ = false;
+    bool resuming_ = false;
+    double paused_at_s_ = 0.0; ///< stage time
+    std::shared_ptr<LiveSearch> heard_; ///< what was found of the take so far
     QThreadPool pool_; ///< one take after another
+    QThreadPool live_pool_; ///< the take that is read
+    std::map<std::filesystem::path, Job> judging_; ///< takes, by stage folder and name
 };
 
 /// A name for a take made now, also its file name: "2030-03-09 19.02.47".

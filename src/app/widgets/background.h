@@ -56,8 +56,8 @@ private:
 /// `owner` is gone by then. `work` throws what it cannot do; it asks `progress` now and then, which answers
 /// false once it is cancelled and is told to `told` in the window's thread.
 template <typename Work, typename Done>
-[[nodiscard]] Job inBackground(QObject* owner, Work work, Done done,
-    std::function<void(double)> told = {}, QThreadPool* pool = QThreadPool::globalInstance())
+[[nodiscard]] Job inBackground(QObject* owner, Work work, Done done, std::function<void(double)> told = {},
+    QThreadPool* pool = QThreadPool::globalInstance())
 {
     using Value = std::invoke_result_t<Work, const media::Progress&>;
     auto over = std::make_shared<std::atomic<bool>>(false);
@@ -89,7 +89,8 @@ template <typename Work, typename Done>
                 outcome.why = QString::fromStdString(error.what());
             }
         }
-        inWindow([done = std::move(done), outcome = std::move(outcome)]() mutable { done(std::move(outcome)); });
+        inWindow(
+            [done = std::move(done), outcome = std::move(outcome)]() mutable { done(std::move(outcome)); });
     });
     return Job(over);
 }

@@ -1,5 +1,5 @@
-/// One clock for everything that plays: the video of the current pass, in stage time; where there is no video, a
-/// silence as long as the stage, so that one can read along the plan all the same.
+/// One clock for everything that plays: the video of the current pass, in stage time; where there is no
+/// video, a silence as long as the stage, so that one can read along the plan all the same.
 #pragma once
 
 #include "document/document.h"

@@ -31,15 +31,23 @@ std::string toString(LeadClass lead_class)
     return kNames.at(static_cast<std::size_t>(lead_class));
 }
 
+double& leadOf(Driver& driver, LeadClass lead_class)
+{
+    static constexpr std::array kLeads{
+        &Driver::fast_s, &Driver::medium_s, &Driver::slow_s, &Driver::hazard_s};
+    static_assert(kLeads.size() == kLeadClasses);
+    return driver.*kLeads.at(static_cast<std::size_t>(lead_class));
+}
+
+double leadOf(const Driver& driver, LeadClass lead_class)
+{
+    Driver copy = driver;
+    return leadOf(copy, lead_class);
+}
+
 double wishedLead_s(const notes::Note& note, notes::Scale scale, const Driver& driver, double speed_m_s)
 {
-    double lead_s = driver.hazard_s;
-    switch (leadClass(note, scale)) {
-    case LeadClass::fast: lead_s = driver.fast_s; break;
-    case LeadClass::medium: lead_s = driver.medium_s; break;
-    case LeadClass::slow: lead_s = driver.slow_s; break;
-    case LeadClass::hazard: break;
-    }
+    double lead_s = leadOf(driver, leadClass(note, scale));
     if (!note.warnings.empty()) {
         lead_s += driver.warning_s;
     }

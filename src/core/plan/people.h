@@ -4,6 +4,7 @@
 #include "notes/note.h"
 #include "notes/style.h"
 
+#include <cstddef>
 #include <map>
 #include <string>
 
@@ -32,6 +33,7 @@ struct Echoes {
 
 /// Which lead a note gets.
 enum class LeadClass { fast, medium, slow, hazard };
+inline constexpr std::size_t kLeadClasses = 4;
 
 /// The driver's wishes.
 struct Driver {
@@ -55,6 +57,10 @@ inline constexpr double kSlowApproach_m_s = 15.0;
 
 [[nodiscard]] LeadClass leadClass(const notes::Note& note, notes::Scale scale);
 [[nodiscard]] std::string toString(LeadClass lead_class);
+
+/// The driver's wish for a class of notes.
+[[nodiscard]] double& leadOf(Driver& driver, LeadClass lead_class);
+[[nodiscard]] double leadOf(const Driver& driver, LeadClass lead_class);
 
 /// Seconds that the driver wishes between the end of the note and its action point, approached at
 /// `speed_m_s`.

@@ -1,8 +1,8 @@
 /// Where the pages of a notebook are turned.
 ///
-/// Calls are kept whole. The turns are the cheapest of all by dynamic programming over the calls: each where the
-/// plan leaves time to turn, none inside a squeeze, the pages filled evenly (as lines are broken in Knuth & Plass,
-/// Software: Practice and Experience 11 (1981), 1119-1184).
+/// Calls are kept whole. The turns are the cheapest of all by dynamic programming over the calls: each where
+/// the plan leaves time to turn, none inside a squeeze, the pages filled evenly (as lines are broken in Knuth
+/// & Plass, Software: Practice and Experience 11 (1981), 1119-1184).
 #pragma once
 
 #include "plan/plan.h"
@@ -20,8 +20,9 @@ struct Page {
     bool in_squeeze = false; ///< it had to be turned where there is no time for what is said already
 };
 
-/// `heights` are those of the calls, in the unit of `room`, the height of a page; a call higher than that has a
-/// page of its own. A room not above zero throws std::invalid_argument.
-[[nodiscard]] std::vector<Page> turnPages(const plan::Plan& plan, std::span<const double> heights, double room);
+/// `heights` are those of the calls, in the unit of `room`, the height of a page; a call higher than that has
+/// a page of its own. A room not above zero throws std::invalid_argument.
+[[nodiscard]] std::vector<Page> turnPages(
+    const plan::Plan& plan, std::span<const double> heights, double room);
 
 } // namespace brumefall::print

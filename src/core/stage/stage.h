@@ -60,6 +60,9 @@ struct Take {
     std::string pass;
     std::string made_at; ///< ISO 8601, local time
     std::string reader; ///< the device that it was recorded from
+    std::string way; ///< of practising, as take::toString(Way); empty in takes of older versions
+    std::string first; ///< the notes that were asked for; the whole stage where empty
+    std::string last;
     plan::Plan plan; ///< as it was
     pace::Pace pace; ///< that it was read along; empty in takes of older versions
     take::Clock clock;

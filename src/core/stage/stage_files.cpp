@@ -296,6 +296,11 @@ Take readTake(const std::filesystem::path& file)
         take.pass = json.value("pass", "");
         take.made_at = json.value("made_at", "");
         take.reader = json.value("reader", "");
+        take.way = json.value("way", "");
+        if (const auto stretch = json.find("stretch"); stretch != json.end()) {
+            take.first = stretch->at("first").get<std::string>();
+            take.last = stretch->at("last").get<std::string>();
+        }
         take.plan = formats::planFromJson(json.at("plan"));
         std::vector<pace::Knot> knots;
         for (const Json& knot : json.value("pace", Json::array())) {
@@ -326,6 +331,12 @@ void writeTake(const std::filesystem::path& file, const Take& take)
     json["pass"] = take.pass;
     json["made_at"] = take.made_at;
     json["reader"] = take.reader;
+    if (!take.way.empty()) {
+        json["way"] = take.way;
+    }
+    if (!take.first.empty()) {
+        json["stretch"] = {{"first", take.first}, {"last", take.last}};
+    }
     json["plan"] = formats::planToJson(take.plan);
     constexpr double kKnots_m = 10.0; // closer ones say nothing more
     Json knots = Json::array();

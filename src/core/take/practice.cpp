@@ -55,7 +55,8 @@ Stretch stretchOf(const plan::Plan& plan, std::size_t first, std::size_t last)
 Stretch stretchFrom(const plan::Plan& plan, double at_s, double length_s)
 {
     std::size_t first = 0;
-    while (first < plan.notes.size() && plan.calls[static_cast<std::size_t>(plan.notes[first].call)].start_s < at_s) {
+    while (first < plan.notes.size()
+        && plan.calls[static_cast<std::size_t>(plan.notes[first].call)].start_s < at_s) {
         ++first;
     }
     first = first == plan.notes.size() ? 0 : first;

@@ -1,5 +1,5 @@
-/// The ways to practise, and what they are made of that is not a window: stretches, places that nobody was told,
-/// stretches in the dark, clean readings.
+/// The ways to practise, and what they are made of that is not a window: stretches, places that nobody was
+/// told, stretches in the dark, clean readings.
 #pragma once
 
 #include "plan/plan.h"

@@ -1,0 +1,58 @@
+#include "read/live_search.h"
+
+#include "media/input.h"
+
+#include <span>
+
+namespace brumefall::app {
+
+static_assert(media::kRecordingRate_hz == media::kAlignRate_hz);
+
+namespace {
+
+std::span<const std::int16_t> samplesOf(const QByteArray& bytes)
+{
+    return {
+        reinterpret_cast<const std::int16_t*>(bytes.constData()), static_cast<std::size_t>(bytes.size()) / 2};
+}
+
+} // namespace
+
+LiveSearch::LiveSearch(std::vector<media::ExpectedNote> expected, QThreadPool& pool)
+    : expected_(std::move(expected))
+    , pool_(pool)
+{
+}
+
+void LiveSearch::hear(const QByteArray& bytes)
+{
+    constexpr qsizetype kTask = 2 * media::kRecordingRate_hz; // a second
+    waiting_ += bytes;
+    if (waiting_.size() >= kTask) {
+        pool_.start(
+            [self = shared_from_this(), bytes = std::exchange(waiting_, {})] { self->search(bytes); });
+    }
+}
+
+void LiveSearch::search(const QByteArray& bytes)
+{
+    try {
+        if (!aligner_) {
+            aligner_ = std::make_unique<media::LiveAligner>(expected_);
+        }
+        aligner_->hear(samplesOf(bytes));
+    } catch (const media::MediaError&) {
+        // said at the end
+    }
+}
+
+std::vector<take::FoundNote> LiveSearch::finish(const media::Progress& progress)
+{
+    if (!aligner_) {
+        aligner_ = std::make_unique<media::LiveAligner>(expected_);
+    }
+    aligner_->add(samplesOf(waiting_));
+    return aligner_->finish(progress);
+}
+
+} // namespace brumefall::app
