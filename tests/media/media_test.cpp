@@ -1,5 +1,7 @@
 #include "media/aligner.h"
+#include "media/car_noise.h"
 #include "media/follower.h"
+#include "media/microphone_level.h"
 #include "media/phones.h"
 #include "media/resample.h"
 #include "media/simulated_reader.h"
@@ -284,6 +286,69 @@ TEST(Aligner, HumARumbleAndAFaintMicrophoneHideNothing)
         EXPECT_GE(read + 1, reading.truth.size());
         EXPECT_LE(read, reading.truth.size());
     }
+}
+
+TEST(Aligner, HearingWhileItIsReadFindsWhatIsFoundAfterwards)
+{
+    const auto plan = demoPlan();
+    media::FaultWish wish;
+    wish.skipping = 4;
+    wish.repeating = 2;
+    const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 6), 6);
+    const auto expected = media::expectedNotes(plan);
+    const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
+    media::LiveAligner aligner(expected);
+    constexpr std::size_t kBlock = media::kAlignRate_hz / 10;
+    for (std::size_t at = 0; at < sound.samples.size(); at += kBlock) {
+        aligner.hear(std::span(sound.samples).subspan(at, std::min(kBlock, sound.samples.size() - at)));
+    }
+    const auto found = aligner.finish();
+    ASSERT_EQ(found.size(), reading.truth.size());
+    std::size_t repeats = 0;
+    for (std::size_t k = 0; k < found.size(); ++k) {
+        EXPECT_EQ(found[k].read, reading.truth[k].read) << found[k].id;
+        if (found[k].read && reading.truth[k].read) {
+            EXPECT_NEAR(found[k].span.start_s, reading.truth[k].span.start_s, 0.15) << found[k].id;
+        }
+        repeats += found[k].repeats.size();
+    }
+    EXPECT_EQ(repeats, 2U);
+}
+
+TEST(MicrophoneLevel, TellsSilenceAFaintVoiceAndAnOverdrivenOne)
+{
+    const auto after = [](double voice, double room) {
+        media::MicrophoneLevel level;
+        for (int i = 0; i < 800; ++i) { // sixteen seconds, half of them spoken
+            level.hear((i / 40) % 2 == 0 ? voice : room, 0.02);
+        }
+        return level.hearing();
+    };
+    EXPECT_EQ(after(0.3, 0.004), media::Hearing::fine);
+    EXPECT_EQ(after(0.0, 0.0), media::Hearing::silent);
+    EXPECT_EQ(after(0.012, 0.001), media::Hearing::faint);
+    EXPECT_EQ(after(0.003, 0.003), media::Hearing::fine) << "an even hum: nobody speaks";
+    EXPECT_EQ(after(1.0, 0.01), media::Hearing::clipped);
+    media::MicrophoneLevel once;
+    once.hear(1.0, 0.02); // a knock on the table
+    EXPECT_EQ(once.hearing(), media::Hearing::fine);
+}
+
+TEST(CarNoise, IsAsLongAsAskedForAndNeverStopsNorOverdrives)
+{
+    const auto sound = media::carNoise(60.0);
+    EXPECT_NEAR(sound.duration_s(), 60.0, 0.01);
+    int loudest = 0;
+    for (std::size_t second = 0; second < 59; ++second) {
+        double sum = 0.0;
+        for (std::size_t i = 0; i < static_cast<std::size_t>(sound.rate_hz); ++i) {
+            const int sample = sound.samples[second * static_cast<std::size_t>(sound.rate_hz) + i];
+            loudest = std::max(loudest, std::abs(sample));
+            sum += static_cast<double>(sample) * sample;
+        }
+        EXPECT_GT(std::sqrt(sum / sound.rate_hz), 300.0) << "in second " << second;
+    }
+    EXPECT_LT(loudest, 20000);
 }
 
 TEST(Aligner, SilenceHasNoNotes)
