@@ -6,6 +6,7 @@
 #include "places/track_panel.h"
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
+#include "take/practice.h"
 #include "theme/theme.h"
 #include "widgets/gap_view.h"
 
@@ -212,14 +213,27 @@ const Shot kShots[]{
                 QTest::qWait(20);
             }
         }},
-    {"review",
+    {"read_drivers_ear",
         [](MainWindow& w) {
-            if (w.recorder().isRecording()) {
-                w.recorder().stop();
-                while (w.recorder().isJudging()) {
-                    QTest::qWait(50);
+            w.read().practice().discard();
+            w.findChild<QComboBox*>(QStringLiteral("wayChoice"))
+                ->setCurrentIndex(static_cast<int>(brumefall::take::Way::drivers_ear));
+            w.transport().seekStage(20.0);
+            settle(1500);
+            auto& ear = w.read().practice().ear();
+            w.read().toggleRecording();
+            QElapsedTimer timer;
+            timer.start();
+            for (int said = 0; timer.elapsed() < 24000; QTest::qWait(50)) {
+                if (said < 3 && timer.elapsed() > 8000 + said * 4000) {
+                    ear.press(said++ == 1 ? brumefall::tune::Said::later : brumefall::tune::Said::earlier);
                 }
             }
+        }},
+    {"review",
+        [](MainWindow& w) {
+            w.read().practice().end();
+            w.findChild<QComboBox*>(QStringLiteral("wayChoice"))->setCurrentIndex(0);
             w.review().showTake(QStringLiteral("2030-03-07 20.14.05"));
             w.showWorkspace(MainWindow::kReview);
             settle();

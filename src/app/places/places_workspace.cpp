@@ -14,10 +14,8 @@
 
 #include <QComboBox>
 #include <QFileDialog>
-#include <QPointer>
 #include <QStackedWidget>
 #include <QTableWidget>
-#include <QThreadPool>
 
 #include <algorithm>
 #include <cmath>
@@ -46,7 +44,6 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     , pass_(new PassPanel(document, transport, [this]() -> const media::Peaks& { return wave_->peaks(); }))
     , track_(new TrackPanel(document, transport))
     , distances_(new DistancesPanel(document))
-    , cancel_(std::make_shared<std::atomic<bool>>(false))
 {
     setObjectName(QStringLiteral("placesWorkspace"));
     setFocusPolicy(Qt::StrongFocus);
@@ -168,10 +165,7 @@ QWidget* PlacesWorkspace::makeNotesSide()
     return side;
 }
 
-PlacesWorkspace::~PlacesWorkspace()
-{
-    *cancel_ = true;
-}
+PlacesWorkspace::~PlacesWorkspace() = default;
 
 void PlacesWorkspace::addVideo()
 {
@@ -450,43 +444,30 @@ void PlacesWorkspace::loadPeaks()
         return;
     }
     peaks_file_ = file;
-    *cancel_ = true;
-    cancel_ = std::make_shared<std::atomic<bool>>(false);
+    reading_.cancel();
     wave_->setPeaks(
         {}, file.isEmpty() ? tr("No sound: this stage has no video.") : tr("Reading the sound\u2026"));
     if (file.isEmpty()) {
         return;
     }
-    QThreadPool::globalInstance()->start([self = QPointer<PlacesWorkspace>(this), file, cancel = cancel_] {
-        media::Peaks peaks;
-        QString why;
-        try {
+    reading_ = inBackground(
+        this,
+        [file](const media::Progress& progress) {
             constexpr double kSlice_s = 0.02;
-            peaks = media::decodePeaks(file.toStdString(), kSlice_s, [&](double) { return !cancel->load(); });
-        } catch (const std::exception& error) {
-            why = QString::fromStdString(error.what());
-        }
-        if (!*cancel) {
-            QMetaObject::invokeMethod(
-                self.data(),
-                [self, peaks = std::move(peaks), why]() mutable {
-                    if (!self) {
-                        return;
-                    }
-                    const auto* pass = self->document_.pass();
-                    constexpr double kCut_s = 5.0;
-                    if (pass != nullptr && why.isEmpty()
-                        && peaks.duration_s() < pass->media.duration_s - kCut_s) {
-                        emit self->document_.message(
-                            tr("The sound ends at %1 of %2: the file is cut short or broken there. What is "
-                               "before can be used.")
-                                .arg(clockText(peaks.duration_s()), clockText(pass->media.duration_s)));
-                    }
-                    self->wave_->setPeaks(std::move(peaks), why);
-                },
-                Qt::QueuedConnection);
-        }
-    });
+            return media::decodePeaks(file.toStdString(), kSlice_s, progress);
+        },
+        [this](Outcome<media::Peaks> peaks) {
+            const auto* pass = document_.pass();
+            constexpr double kCut_s = 5.0;
+            if (pass != nullptr && peaks.value
+                && peaks.value->duration_s() < pass->media.duration_s - kCut_s) {
+                emit document_.message(
+                    tr("The sound ends at %1 of %2: the file is cut short or broken there. What is "
+                       "before can be used.")
+                        .arg(clockText(peaks.value->duration_s()), clockText(pass->media.duration_s)));
+            }
+            wave_->setPeaks(std::move(peaks.value).value_or(media::Peaks{}), peaks.why);
+        });
 }
 
 } // namespace brumefall::app

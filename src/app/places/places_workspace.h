@@ -2,6 +2,7 @@
 #pragma once
 
 #include "document/document.h"
+#include "widgets/background.h"
 #include "widgets/transport.h"
 #include "widgets/video_view.h"
 #include "widgets/wave_view.h"
@@ -9,7 +10,6 @@
 #include <QFutureWatcher>
 #include <QWidget>
 
-#include <atomic>
 #include <memory>
 
 class QComboBox;
@@ -77,7 +77,7 @@ private:
     DistancesPanel* distances_;
     QPushButton* captions_ = nullptr;
     QString asked_for_; ///< a mark that cannot well be, already asked for
-    std::shared_ptr<std::atomic<bool>> cancel_;
+    Job reading_; ///< of the sound
     QString peaks_file_;
 };
 

@@ -10,9 +10,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPlainTextEdit>
-#include <QPointer>
 #include <QPushButton>
-#include <QThreadPool>
 #include <QVBoxLayout>
 
 #include <algorithm>
@@ -198,29 +196,24 @@ void CalibrationPanel::find()
         expected.push_back({std::to_string(c), wordsOf(plan_, plan_.calls[c]), {}});
     }
     const auto before = document_.stage().reader;
-    QThreadPool::globalInstance()->start(
-        [self = QPointer<CalibrationPanel>(this), expected = std::move(expected), before,
-            sound = media::Sound{std::move(samples_), media::kRecordingRate_hz}] {
-            QString why;
-            std::vector<plan::ReadCall> calls;
-            try {
-                calls = readCalls(expected, media::align(sound, expected).notes);
-            } catch (const std::exception& error) {
-                why = QString::fromStdString(error.what());
+    struct Measured {
+        std::optional<plan::Reader> reader;
+        int calls = 0;
+    };
+    finding_ = inBackground(
+        this,
+        [expected = std::move(expected), before,
+            sound = media::Sound{std::move(samples_), media::kRecordingRate_hz}](
+            const media::Progress& progress) {
+            const auto calls = readCalls(expected, media::align(sound, expected, progress).notes);
+            return Measured{plan::calibratedReader(before, calls), static_cast<int>(calls.size())};
+        },
+        [this](Outcome<Measured> measured) {
+            if (!measured.value) {
+                emit document_.message(measured.why);
             }
-            const auto reader = plan::calibratedReader(before, calls);
-            QMetaObject::invokeMethod(
-                self.data(),
-                [self, reader, why, count = static_cast<int>(calls.size())] {
-                    if (!self) {
-                        return;
-                    }
-                    if (!why.isEmpty()) {
-                        emit self->document_.message(why);
-                    }
-                    self->show(reader, count);
-                },
-                Qt::QueuedConnection);
+            const auto found = measured.value.value_or(Measured{});
+            show(found.reader, found.calls);
         });
 }
 

@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 #include "media/input.h"
+#include "widgets/background.h"
 
 #include <QElapsedTimer>
 #include <QTimer>
@@ -57,6 +58,7 @@ private:
     plan::Plan plan_; ///< the calls that are read
     std::vector<std::int16_t> samples_;
     std::optional<plan::Reader> measured_;
+    Job finding_;
 };
 
 } // namespace brumefall::app

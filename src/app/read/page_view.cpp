@@ -227,6 +227,9 @@ void PageView::paintFlowing(QPainter& p) const
         const QString words = QString::fromStdString(calls[c].text);
         const QRectF box =
             QFontMetricsF(f).boundingRect(QRectF(kLeft, y, width_px, 1000), Qt::TextWordWrap, words);
+        if (c > current_ && y + box.height() > height()) {
+            break; // no call is shown in half
+        }
         if (present) {
             const QRectF whole(8, y - 6, width() - 16, box.height() + 38);
             const bool speaking = now_s_ >= calls[c].start_s;

@@ -19,7 +19,7 @@ QString nameOf(take::Way way)
     case take::Way::guided: return QObject::tr("guided");
     case take::Way::page_only: return QObject::tr("page only");
     case take::Way::listen_first: return QObject::tr("listen first");
-    case take::Way::stretch: return QObject::tr("a stretch, until clean");
+    case take::Way::stretch: return QObject::tr("stretch until clean");
     case take::Way::thrown_in: return QObject::tr("thrown in");
     case take::Way::lost: return QObject::tr("lost page");
     case take::Way::drivers_ear: return QObject::tr("the driver's ear");
@@ -56,8 +56,8 @@ PracticeBar::PracticeBar(Document& document, QWidget* parent)
     , last_(new QSpinBox)
     , clean_(new QSpinBox)
     , clean_label_(new QLabel(tr("clean")))
-    , noise_(new QCheckBox(tr("car noise")))
-    , printed_(new QCheckBox(tr("printed pages")))
+    , noise_(new QCheckBox(tr("noise")))
+    , printed_(new QCheckBox(tr("printed")))
 {
     setObjectName(QStringLiteral("practiceBar"));
     way_->setObjectName(QStringLiteral("wayChoice"));
@@ -84,7 +84,13 @@ PracticeBar::PracticeBar(Document& document, QWidget* parent)
     clean_->setValue(3);
     clean_->setSuffix(tr(" in a row"));
     noise_->setObjectName(QStringLiteral("noiseChoice"));
+    noise_->setToolTip(tr("A car's noise under it"));
     printed_->setObjectName(QStringLiteral("printedChoice"));
+    printed_->setToolTip(tr("Pages as they are printed, with their turns"));
+    keepNarrow(way_, 9);
+    rate_->setMaximumWidth(76);
+    first_->setMaximumWidth(80);
+    last_->setMaximumWidth(80);
 
     auto* row = new FlowLayout(6, this);
     const auto label = [&](const QString& words) {
@@ -94,7 +100,6 @@ PracticeBar::PracticeBar(Document& document, QWidget* parent)
     };
     label(tr("Practise"));
     row->addWidget(way_);
-    label(tr("at"));
     row->addWidget(rate_);
     label(tr("notes"));
     row->addWidget(first_);

@@ -53,7 +53,7 @@ ReadWorkspace::ReadWorkspace(
     level_->setAccessibleName(tr("Loudness"));
     level_->setRange(0, 100);
     level_->setTextVisible(false);
-    level_->setFixedSize(90, 30);
+    level_->setFixedSize(64, 30);
     state_->setObjectName(QStringLiteral("readState"));
     state_->setWordWrap(true);
     video_->setEmptyText(tr("There is no video to read along yet: the clock runs along the plan. Next: add a "
@@ -73,7 +73,7 @@ ReadWorkspace::ReadWorkspace(
     guide_ = addButton(controls, tr("Guide voice"), "guideButton", [this] { toggleGuide(); });
     guide_->setCheckable(true);
     bindButton(guide_, QKeyCombination(Qt::Key_G));
-    keepNarrow(input_, 14);
+    keepNarrow(input_, 11);
     ear_keys_->setObjectName(QStringLiteral("earKeys"));
     auto* ear = new FlowLayout(6, ear_keys_);
     const auto says = [&](const QString& text, const char* name, Qt::Key key, tune::Said said) {
@@ -92,7 +92,11 @@ ReadWorkspace::ReadWorkspace(
     left->addWidget(bar_);
     left->addWidget(ear_keys_);
     left->addWidget(state_);
-    left->addWidget(gap_, 1);
+    left->addWidget(gap_, 60);
+    left->addStretch(1); // in its place where it is hidden
+    for (QWidget* row : {static_cast<QWidget*>(bar_), ear_keys_, static_cast<QWidget*>(state_)}) {
+        row->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
+    }
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addLayout(left, 3);
@@ -402,7 +406,8 @@ void ReadWorkspace::showState()
     input_->setEnabled(!recording);
     guide_->setEnabled(!on);
     bar_->setEnabled(!on);
-    discard_->setEnabled(recording);
+    discard_->setVisible(recording);
+    guide_->setVisible(!recording);
     again_->setEnabled(practice_.canBeginAgain() && practice_.state() != Practice::State::judging);
     state_->setText(stateWords());
 }
