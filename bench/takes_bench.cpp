@@ -5,9 +5,11 @@
 
 #include "media/aligner.h"
 #include "media/follower.h"
+#include "media/reading_grammar.h"
 #include "media/resample.h"
 #include "media/sound.h"
 #include "media/voice.h"
+#include "notes/near_misses.h"
 #include "stage/stage.h"
 
 #include <algorithm>
@@ -20,6 +22,7 @@
 #include <functional>
 #include <map>
 #include <numbers>
+#include <optional>
 #include <random>
 #include <set>
 #include <span>
@@ -104,10 +107,39 @@ void addAt(Samples& into, const Samples& more, double at_s, double gain)
     }
 }
 
+/// `words` with another direction or another grade, and which word that was; no change where there is
+/// neither.
+std::pair<std::string, std::optional<take::Misread>> misreadOnce(
+    const std::string& words, std::mt19937& random)
+{
+    std::vector<std::string> all = media::wordsOf(words);
+    const auto misses = notes::nearMisses(all, notes::Spoken::note);
+    std::vector<std::size_t> fits;
+    for (std::size_t w = 0; w < all.size(); ++w) {
+        static const std::set<std::string> kSwapped{
+            "left", "right", "one", "two", "three", "four", "five", "six"};
+        if (kSwapped.contains(all[w])) {
+            fits.push_back(w);
+        }
+    }
+    if (fits.empty()) {
+        return {words, std::nullopt};
+    }
+    const std::size_t w = fits[random() % fits.size()];
+    const std::string instead = misses[w][random() % misses[w].size()];
+    take::Misread misread{instead, all[w], 1.0};
+    all[w] = instead;
+    std::string changed;
+    for (const auto& word : all) {
+        changed += (changed.empty() ? "" : " ") + word;
+    }
+    return {changed, misread};
+}
+
 /// Reads the plan from `lead_s` after the beginning of the sound, some notes skipped and some said twice.
 /// `between` adds what else is heard: it is given the moments at which a call is over and the next not begun.
 Take readPlan(const plan::Plan& plan, const Speaker& speaker, std::uint32_t seed, double lead_s,
-    double remark_s = 0.0, const std::function<void(Take&, double)>& between = {})
+    double remark_s = 0.0, const std::function<void(Take&, double)>& between = {}, double misread_share = 0.0)
 {
     std::mt19937 random(seed);
     Take take;
@@ -128,8 +160,16 @@ Take readPlan(const plan::Plan& plan, const Speaker& speaker, std::uint32_t seed
             truth.id = note.id;
             const bool skip = can_skip && k > 0 && chosen(0.06);
             const int times = !skip && chosen(0.04) ? 2 : 1;
+            std::string says = note.spoken;
+            if (misread_share > 0.0 && !skip && times == 1 && chosen(misread_share)) {
+                auto [changed, misread] = misreadOnce(says, random);
+                says = changed;
+                if (misread) {
+                    truth.misread.push_back(*misread);
+                }
+            }
             for (int i = 0; i < (skip ? 0 : times); ++i) {
-                const Samples& words = spoken(speaker, note.spoken);
+                const Samples& words = spoken(speaker, says);
                 addAt(take.samples, words, at_s, 1.0);
                 const double end_s = at_s + static_cast<double>(words.size()) / kRate_hz;
                 (i == 0 ? truth.span = {at_s, end_s} : truth.repeats.emplace_back(take::Span{at_s, end_s}));
@@ -331,12 +371,63 @@ struct Following {
     }
 };
 
+/// Words that were changed, and whether that was told.
+struct Misreading {
+    int planted = 0, told = 0, told_otherwise = 0, unsure = 0, notes = 0, alarms = 0;
+
+    void add(const std::vector<take::FoundNote>& truth, const media::Alignment& alignment)
+    {
+        const bool list = std::getenv("TAKES_LIST") != nullptr;
+        for (std::size_t k = 0; k < truth.size(); ++k) {
+            if (!truth[k].read) {
+                continue;
+            }
+            const auto& heard = alignment.notes[k].misread;
+            const bool sure =
+                std::any_of(heard.begin(), heard.end(), [](const auto& m) { return m.sure >= take::kSure; });
+            if (list && (!heard.empty() || !truth[k].misread.empty())) {
+                std::printf("    %s:", truth[k].id.c_str());
+                for (const auto& m : truth[k].misread) {
+                    std::printf(" [%s for %s]", m.said.c_str(), m.note_says.c_str());
+                }
+                std::printf(alignment.notes[k].read ? " heard" : " not found");
+                for (const auto& m : heard) {
+                    std::printf(" %s for %s %.0f nats", m.said.c_str(), m.note_says.c_str(),
+                        20.0 - 6.0 * std::log(1.0 / std::clamp(m.sure, 1e-9, 1.0 - 1e-9) - 1.0));
+                }
+                std::printf("\n");
+            }
+            if (truth[k].misread.empty()) {
+                ++notes;
+                alarms += sure ? 1 : 0;
+                continue;
+            }
+            ++planted;
+            const auto& is = truth[k].misread.front();
+            const bool right = std::any_of(heard.begin(), heard.end(), [&](const auto& m) {
+                return m.sure >= take::kSure && m.said == is.said && m.note_says == is.note_says;
+            });
+            told += right ? 1 : 0;
+            told_otherwise += !right && sure ? 1 : 0;
+            unsure += !sure && !heard.empty() ? 1 : 0;
+        }
+    }
+
+    void print() const
+    {
+        std::printf(
+            "    misread: told %d of %d, as another word %d, not sure of %d; false alarms %d in %d notes\n",
+            told, planted, told_otherwise, unsure, alarms, notes);
+    }
+};
+
 struct Condition {
     std::string name;
     double lead_s = 3.0;
     double remark_s = 0.0;
     double gain = 1.0;
     std::function<void(Take&, std::uint32_t)> worsen;
+    double misread_share = 0.0;
 };
 
 } // namespace
@@ -393,7 +484,9 @@ int main(int argc, char** argv)
         {"driver -6 dB", 3.0, 0.0, 1.0, worsenBy(talk, 6.0)}, {"hum 0 dB", 3.0, 0.0, 1.0, worsenBy(hum, 0.0)},
         {"rumble 0 dB", 3.0, 0.0, 1.0, worsenBy(rumble, 0.0)}, {"faint -40 dB", 3.0, 0.0, 0.01},
         {"clipped 20 dB", 3.0, 0.0, 10.0},
-        {"gears, stones 5 dB", 3.0, 0.0, 1.0, worsenBy(gearsAndStones, 5.0)}};
+        {"gears, stones 5 dB", 3.0, 0.0, 1.0, worsenBy(gearsAndStones, 5.0)},
+        {"misread, clean", 3.0, 0.0, 1.0, {}, 0.12},
+        {"misread, 15 dB", 3.0, 0.0, 1.0, worsenBy(engine, 15.0), 0.12}};
     const auto wanted = [&](const std::string& name) {
         return argc < 2 || std::any_of(argv + 1, argv + argc, [&](const char* a) {
             return name.find(a) != std::string::npos;
@@ -405,14 +498,18 @@ int main(int argc, char** argv)
         }
         Score score;
         Following following;
+        Misreading misreading;
+        const auto offset =
+            static_cast<std::uint32_t>(std::getenv("TAKES_SEED") ? std::atoi(std::getenv("TAKES_SEED")) : 0);
         for (std::size_t s = 0; s < speakers.size(); ++s) {
-            const auto seed = static_cast<std::uint32_t>(71 + s);
+            const auto seed = static_cast<std::uint32_t>(71 + s) + offset;
             std::mt19937 random(seed);
             const auto remark = [&](Take& t, double at_s) {
                 addAt(t.samples, spoken(speakers[s], kTalk[random() % kTalk.size()]), at_s, 1.0);
             };
             Take take = readPlan(plan, speakers[s], seed, condition.lead_s, condition.remark_s,
-                condition.remark_s > 0.0 ? std::function<void(Take&, double)>(remark) : nullptr);
+                condition.remark_s > 0.0 ? std::function<void(Take&, double)>(remark) : nullptr,
+                condition.misread_share);
             if (condition.worsen) {
                 condition.worsen(take, seed);
             }
@@ -422,10 +519,16 @@ int main(int argc, char** argv)
             own.add(take.truth, alignment, sound.duration_s());
             score.add(take.truth, alignment, sound.duration_s());
             own.print("  " + speakers[s].name);
-            following.add(take.truth, sound, expected);
+            misreading.add(take.truth, alignment);
+            if (condition.misread_share == 0.0) {
+                following.add(take.truth, sound, expected);
+            }
         }
         score.print(condition.name);
-        following.print();
+        misreading.print();
+        if (condition.misread_share == 0.0) {
+            following.print();
+        }
     }
     // sound that is no reading of this stage
     const auto invented = [&](const std::string& name, const Samples& samples) {

@@ -3,6 +3,7 @@
 #include "media/condense.h"
 #include "media/resample.h"
 #include "media/speech_decoder.h"
+#include "notes/near_misses.h"
 
 extern "C" {
 #include <pocketsphinx.h>
@@ -10,6 +11,9 @@ extern "C" {
 
 #include <algorithm>
 #include <chrono>
+#include <cmath>
+#include <map>
+#include <set>
 #include <utility>
 
 namespace brumefall::media {
@@ -24,6 +28,8 @@ public:
         for (std::size_t k = 0; k < expected.size(); ++k) {
             found_[k].id = expected[k].id;
             own_words_.push_back(wordsOf(expected[k].spoken));
+            misses_.push_back(notes::nearMisses(own_words_.back(), notes::Spoken::note));
+            after_words_.push_back(wordsOf(expected[k].spoken_after));
         }
     }
 
@@ -31,10 +37,17 @@ public:
     {
         if (word.place.after) {
             close();
+            take::FoundNote& note = found_[word.place.note];
+            if (!word.said.empty() && note.read) {
+                note.misread.push_back(
+                    {word.said, after_words_[word.place.note][word.place.word], word.sure});
+            }
             return;
         }
         const bool goes_on = !open_.empty() && open_.back().place.note == word.place.note
-            && word.place.word == open_.back().place.word + 1;
+            && (word.place.word == open_.back().place.word + 1
+                || (word.place.word == open_.back().place.word + 2
+                    && canDrop(word.place.note, word.place.word - 1)));
         if (!goes_on) {
             close();
         }
@@ -50,6 +63,7 @@ public:
         dropCutOffLikeness(length_s);
         dropStrays();
         dropBabble();
+        doubtHabits();
         open_.clear(); // what the end of the take cut off was not begun again
         for (take::FoundNote& note : found_) {
             note.restarted = note.restarted && note.read; // broken off and not begun again is missed
@@ -123,6 +137,67 @@ private:
         }
     }
 
+    /// What is always heard so is the voice, not the reader's mistake.
+    void doubtHabits()
+    {
+        constexpr int kOften = 3;
+        constexpr double kShare = 0.3;
+        std::map<std::string, int> written;
+        std::map<std::pair<std::string, std::string>, int> misread;
+        for (std::size_t k = 0; k < found_.size(); ++k) {
+            if (!found_[k].read) {
+                continue;
+            }
+            for (const auto* words : {&own_words_[k], &after_words_[k]}) {
+                for (const std::string& word : *words) {
+                    ++written[word];
+                }
+            }
+            for (const take::Misread& word : found_[k].misread) {
+                ++misread[{word.said, word.note_says}];
+            }
+        }
+        for (take::FoundNote& note : found_) {
+            for (take::Misread& word : note.misread) {
+                const int times = misread[{word.said, word.note_says}];
+                if (times >= kOften && times >= kShare * written[word.note_says]) {
+                    word.sure *= 0.4;
+                }
+            }
+        }
+    }
+
+    [[nodiscard]] bool canDrop(std::size_t k, std::size_t word) const
+    {
+        const auto& misses = misses_[k][word];
+        return std::any_of(
+            misses.begin(), misses.end(), [](const std::string& miss) { return miss.empty(); });
+    }
+
+    /// What of the open words is not as it is written.
+    [[nodiscard]] std::vector<take::Misread> misreadWords() const
+    {
+        std::vector<take::Misread> out;
+        const std::size_t k = open_.front().place.note;
+        const auto& words = own_words_[k];
+        std::size_t next = 0;
+        for (const HeardWord& word : open_) {
+            for (; next < word.place.word; ++next) {
+                if (canDrop(k, next)) {
+                    out.push_back({words[next + 1], words[next] + " " + words[next + 1], word.sure});
+                }
+            }
+            if (!word.said.empty()) {
+                out.push_back({word.said, words[next], word.sure});
+            }
+            ++next;
+        }
+        if (next + 1 == words.size() && next > 0) {
+            out.push_back({words[next - 1], words[next - 1] + " " + words[next], open_.back().sure});
+        }
+        return out;
+    }
+
     void close()
     {
         if (open_.empty()) {
@@ -132,7 +207,8 @@ private:
         take::FoundNote& note = found_[k];
         const auto& words = own_words_[k];
         const take::Span span{open_.front().span.start_s, open_.back().span.end_s};
-        const bool complete = open_.back().place.word + 1 == words.size();
+        const std::size_t read_to = open_.back().place.word + 1;
+        const bool complete = read_to == words.size() || (read_to + 1 == words.size() && canDrop(k, read_to));
         if (!complete) {
             note.restarted = true;
         } else if (note.read) {
@@ -140,6 +216,7 @@ private:
         } else {
             note.read = true;
             note.span = span;
+            note.misread = misreadWords();
             for (std::size_t i = 0; i < open_.size(); ++i) {
                 note.words.push_back({words[open_[i].place.word], open_[i].span});
                 if (i > 0 && open_[i].span.start_s - open_[i - 1].span.end_s >= take::kHesitation_s) {
@@ -151,6 +228,8 @@ private:
     }
 
     std::vector<std::vector<std::string>> own_words_;
+    std::vector<std::vector<std::vector<std::string>>> misses_; ///< near misses of those
+    std::vector<std::vector<std::string>> after_words_;
     std::vector<take::FoundNote> found_;
     std::vector<HeardWord> open_;
 };
@@ -239,10 +318,122 @@ private:
             Heard again = decode(condensed, from_s, to_s, window);
             if (again.isInOrder()) {
                 strange_voice_ = true;
-                return again;
+                heard = std::move(again);
             }
         }
-        return heard;
+        return withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard));
+    }
+
+    /// The same piece heard once more, now that it is known where the reader is: other words may stand in the
+    /// place of a note's own. Where that finds less, or would make another stage's notes into these, it
+    /// counts for nothing.
+    Heard withMisreadWords(
+        const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard)
+    {
+        constexpr std::size_t kMore = 3;
+        constexpr double kMost = 0.5;
+        if (heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
+            return heard;
+        }
+        const auto byNote = [](const HeardWord& a, const HeardWord& b) {
+            return a.place.note < b.place.note;
+        };
+        const auto [low, high] = std::minmax_element(heard.words.begin(), heard.words.end(), byNote);
+        window.first = low->place.note;
+        window.last = std::min(expected_.size(), high->place.note + kMore);
+        window.at = heard.words.front().place.note;
+        window.anywhere = false;
+        window.near_misses = true;
+        Heard again = decode(condensed, piece.start_s, piece.end_s, window);
+        const auto notesOf = [](const Heard& some, bool misread) {
+            std::set<std::size_t> notes;
+            for (const HeardWord& word : some.words) {
+                if (!misread || (word.place.miss > 0 && !word.place.after)) {
+                    notes.insert(word.place.note);
+                }
+            }
+            return notes.size();
+        };
+        const std::size_t notes = notesOf(again, false);
+        if (notes < notesOf(heard, false)
+            || static_cast<double>(notesOf(again, true))
+                > std::max(2.0, kMost * static_cast<double>(notes))) {
+            return heard;
+        }
+        judgeMisses(condensed, again);
+        return again;
+    }
+
+    /// How sure it is that a word was another: by how much better the note, heard by itself, fits the sound
+    /// with it.
+    void judgeMisses(const Condensed& condensed, Heard& again)
+    {
+        constexpr double kSlope = 6.0; ///< nats
+        for (std::size_t i = 0; i < again.words.size();) {
+            std::size_t end = i + 1;
+            while (end < again.words.size() && again.words[end].place.note == again.words[i].place.note) {
+                ++end;
+            }
+            const std::span words(again.words.begin() + static_cast<std::ptrdiff_t>(i),
+                again.words.begin() + static_cast<std::ptrdiff_t>(end));
+            i = end;
+            std::vector<WordPlace> said;
+            std::vector<WordPlace> written;
+            for (const HeardWord& word : words) {
+                const auto& own = grammar_.ownWords(word.place.note);
+                if (!word.place.after && !written.empty() && word.place.word == written.back().word + 2) {
+                    written.push_back({word.place.note, word.place.word - 1, false, 0}); // it was dropped
+                }
+                said.push_back(word.place);
+                written.push_back({word.place.note, word.place.word, word.place.after, 0});
+                const bool last = !word.place.after && word.place.word + 2 == own.size()
+                    && (&word == &words.back() || (&word + 1)->place.after);
+                if (last && grammar_.canDrop(word.place.note, word.place.word + 1)) {
+                    written.push_back({word.place.note, word.place.word + 1, false, 0});
+                }
+            }
+            const bool as_written = said.size() == written.size()
+                && std::none_of(words.begin(), words.end(), [](const auto& w) { return w.place.miss > 0; });
+            if (as_written) {
+                continue;
+            }
+            const take::Span span{words.front().span.start_s, words.back().span.end_s};
+            const auto better = fit(condensed, span, said);
+            const auto worse = fit(condensed, span, written);
+            const double gain = !better ? 0.0 : !worse ? 1e3 : *better - *worse;
+            for (HeardWord& word : words) {
+                word.sure = 1.0 / (1.0 + std::exp((evenGain(word.place) - gain) / kSlope));
+                if (word.place.miss > 0) {
+                    word.said = grammar_.said(word.place);
+                }
+            }
+        }
+    }
+
+    /// Nats by which another word has to fit better to be as likely as the written one: more where the two
+    /// sound alike, as distances do, and nothing where they never do, as the directions.
+    [[nodiscard]] double evenGain(const WordPlace& place) const
+    {
+        constexpr double kDirection = 0.0;
+        constexpr double kOther = 22.0;
+        constexpr double kDistance = 48.0;
+        const std::string& word = grammar_.written(place);
+        return place.after ? kDistance : word == "left" || word == "right" ? kDirection : kOther;
+    }
+
+    /// How well these words explain a stretch of the sound.
+    std::optional<double> fit(
+        const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words)
+    {
+        constexpr double kAround_s = 0.1;
+        grammar_.useExactly(words);
+        const auto first = static_cast<std::size_t>(std::max(0.0, span.start_s - kAround_s) * kAlignRate_hz);
+        const auto last = std::min(
+            condensed.samples.size(), static_cast<std::size_t>((span.end_s + kAround_s) * kAlignRate_hz));
+        ps_start_utt(decoder_.get());
+        ps_process_raw(decoder_.get(), condensed.samples.data() + first, last - first, FALSE, TRUE);
+        ps_end_utt(decoder_.get());
+        return logLikelihood(decoder_.get());
     }
 
     Heard decode(const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window)

@@ -1,6 +1,7 @@
 #include "media/reading_grammar.h"
 
 #include "media/phones.h"
+#include "notes/near_misses.h"
 
 extern "C" {
 #include <pocketsphinx.h>
@@ -39,7 +40,8 @@ bool isJoiner(const std::string& word)
 
 std::string nameOf(const WordPlace& place)
 {
-    return (place.after ? "d" : "n") + std::to_string(place.note) + "w" + std::to_string(place.word);
+    return (place.after ? "d" : "n") + std::to_string(place.note) + "w" + std::to_string(place.word)
+        + (place.miss > 0 ? "x" + std::to_string(place.miss) : "");
 }
 
 } // namespace
@@ -55,7 +57,12 @@ bool parseName(std::string_view name, WordPlace& place)
     if (note.ec != std::errc() || note.ptr == end || *note.ptr != 'w') {
         return false;
     }
-    return std::from_chars(note.ptr + 1, end, place.word).ec == std::errc();
+    const auto word = std::from_chars(note.ptr + 1, end, place.word);
+    place.miss = 0;
+    if (word.ec == std::errc() && word.ptr != end && *word.ptr == 'x') {
+        return std::from_chars(word.ptr + 1, end, place.miss).ec == std::errc();
+    }
+    return word.ec == std::errc();
 }
 
 std::vector<std::string> wordsOf(const std::string& text)
@@ -86,8 +93,12 @@ Grammar::Grammar(ps_decoder_t* decoder, const std::vector<ExpectedNote>& expecte
     , expected_(expected)
 {
     for (const ExpectedNote& note : expected) {
-        own_.push_back(wordsOf(note.spoken));
-        after_.push_back(wordsOf(note.spoken_after));
+        auto own = wordsOf(note.spoken);
+        auto own_misses = notes::nearMisses(own, notes::Spoken::note);
+        own_.push_back({std::move(own), std::move(own_misses)});
+        auto after = wordsOf(note.spoken_after);
+        auto after_misses = notes::nearMisses(after, notes::Spoken::distance);
+        after_.push_back({std::move(after), std::move(after_misses)});
     }
     addPronunciations();
 }
@@ -100,7 +111,7 @@ void Grammar::use(const Window& window)
     int count = static_cast<int>(window.last - window.first) + 1;
     for (std::size_t k = window.first; k < window.last; ++k) {
         states.inner.push_back(count);
-        count += static_cast<int>(own_[k].size() + after_[k].size());
+        count += static_cast<int>(own_[k].words.size() + after_[k].words.size());
     }
     states.begin = count++;
     states.end = count++;
@@ -108,7 +119,7 @@ void Grammar::use(const Window& window)
     fsg_->start_state = states.begin;
     fsg_->final_state = states.end;
     for (std::size_t k = window.first; k < window.last; ++k) {
-        addNote(states, k);
+        addNote(states, k, window.near_misses);
     }
     for (std::size_t k = window.first; k <= window.last; ++k) {
         addTalk(states.before(k), window.talk_phone);
@@ -120,6 +131,17 @@ void Grammar::use(const Window& window)
             : k > window.at                  ? kSkipFirst + kSkipMore * (away - 1.0)
                                              : kRepeat + kBackMore * (away - 1.0);
         null(states.begin, states.before(k), std::max(misses, kFarthest));
+    }
+    give();
+}
+
+void Grammar::useExactly(const std::vector<WordPlace>& words)
+{
+    make(static_cast<int>(words.size()) + 1);
+    fsg_->start_state = 0;
+    fsg_->final_state = static_cast<int>(words.size());
+    for (std::size_t w = 0; w < words.size(); ++w) {
+        transition(static_cast<int>(w), static_cast<int>(w) + 1, 0.0, words[w]);
     }
     give();
 }
@@ -163,11 +185,45 @@ int Grammar::log(double natural) const
 void Grammar::addPronunciations()
 {
     for (std::size_t k = 0; k < expected_.size(); ++k) {
-        for (std::size_t w = 0; w < own_[k].size(); ++w) {
-            addWord(nameOf({k, w, false}), own_[k][w]);
+        for (const bool after : {false, true}) {
+            const Words& row = after ? after_[k] : own_[k];
+            for (std::size_t w = 0; w < row.words.size(); ++w) {
+                addWord(nameOf({k, w, after}), row.words[w]);
+                for (std::size_t m = 0; m < row.misses[w].size(); ++m) {
+                    if (!row.misses[w][m].empty()) {
+                        addWord(nameOf({k, w, after, m + 1}), row.misses[w][m]);
+                    }
+                }
+            }
         }
-        for (std::size_t w = 0; w < after_[k].size(); ++w) {
-            addWord(nameOf({k, w, true}), after_[k][w]);
+    }
+}
+
+const std::string& Grammar::written(const WordPlace& place) const
+{
+    return (place.after ? after_ : own_)[place.note].words[place.word];
+}
+
+const std::string& Grammar::said(const WordPlace& place) const
+{
+    return place.miss == 0 ? written(place)
+                           : (place.after ? after_ : own_)[place.note].misses[place.word][place.miss - 1];
+}
+
+bool Grammar::canDrop(std::size_t k, std::size_t word) const
+{
+    const auto& misses = own_[k].misses[word];
+    return std::any_of(misses.begin(), misses.end(), [](const std::string& miss) { return miss.empty(); });
+}
+
+/// Other words in the place of this one.
+void Grammar::addMisses(int from, int to, WordPlace place)
+{
+    const auto& misses = (place.after ? after_ : own_)[place.note].misses[place.word];
+    for (std::size_t m = 0; m < misses.size(); ++m) {
+        if (!misses[m].empty()) {
+            place.miss = m + 1;
+            transition(from, to, kMisread, place);
         }
     }
 }
@@ -199,18 +255,28 @@ void Grammar::transition(int from, int to, double log_probability, const WordPla
     fsg_model_trans_add(fsg_, from, to, log(log_probability), word);
 }
 
-void Grammar::addNote(const States& states, std::size_t k)
+void Grammar::addNote(const States& states, std::size_t k, bool near_misses)
 {
     const int before = states.before(k);
     const int next = before + 1;
     const int inner = states.inner[k - states.first];
-    const auto& own = own_[k];
-    const auto& after = after_[k];
+    const auto& own = own_[k].words;
+    const auto& after = after_[k].words;
     int at = before;
+    int before_last = before; ///< the state before the word before
     for (std::size_t w = 0; w < own.size(); ++w) {
         const bool ends_note = w + 1 == own.size() && after.empty();
         const int to = ends_note ? next : inner + static_cast<int>(w);
         transition(at, to, 0.0, {k, w, false});
+        if (near_misses) {
+            addMisses(at, to, {k, w, false});
+            if (w > 0 && canDrop(k, w - 1)) {
+                transition(before_last, to, kMisread, {k, w, false});
+            }
+            if (w + 1 == own.size() && w > 0 && canDrop(k, w)) {
+                null(at, to, kMisread);
+            }
+        }
         if (w == 1 && isJoiner(own[0])) {
             transition(before, to, kNoJoiner, {k, 1, false});
         }
@@ -220,6 +286,7 @@ void Grammar::addNote(const States& states, std::size_t k)
         if (w + 1 < own.size() && w > 0) {
             null(to, before, kBreakOff);
         }
+        before_last = at;
         at = to;
     }
     null(at, before, kRepeat);
@@ -234,6 +301,9 @@ void Grammar::addNote(const States& states, std::size_t k)
         const bool last = w + 1 == after.size();
         const int to = last ? next : inner + static_cast<int>(own.size() + w);
         transition(at, to, 0.0, {k, w, true});
+        if (near_misses) {
+            addMisses(at, to, {k, w, true});
+        }
         at = to;
     }
     null(next, before, kRepeat);

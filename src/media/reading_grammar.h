@@ -13,11 +13,13 @@ struct fsg_model_s;
 
 namespace brumefall::media {
 
-/// Which note, which word of it, and whether it is of the distance; written into the dictionary word's name.
+/// Which note, which word of it, whether it is of the distance, and which of its near misses was said in its
+/// place, from 1 on; written into the dictionary word's name.
 struct WordPlace {
     std::size_t note = 0;
     std::size_t word = 0;
     bool after = false;
+    std::size_t miss = 0;
 };
 
 /// Reads a dictionary word's name back; false where it is none of this grammar.
@@ -34,6 +36,9 @@ struct WordPlace {
 /// notes in an accent unlike the model's are taken for talk.
 inline constexpr double kTalkPhone = -22.0;
 
+/// The same of a word said in the place of another.
+inline constexpr double kMisread = -12.0;
+
 /// The words of all expected notes, and grammars over a run of them.
 class Grammar {
 public:
@@ -48,11 +53,20 @@ public:
             0; ///< the note that comes next; those before it can be read again, those after skipped
         bool anywhere = false; ///< where the reader is, is not known
         double talk_phone = kTalkPhone; ///< natural logarithm of what a phone of talk costs
+        bool near_misses = false; ///< other words may stand in the place of a note's own
     };
     /// Makes the decoder search `window` from now on.
     void use(const Window& window);
 
-    [[nodiscard]] const std::vector<std::string>& ownWords(std::size_t k) const { return own_[k]; }
+    /// Makes the decoder hear these words and no others, silence between them where there is any.
+    void useExactly(const std::vector<WordPlace>& words);
+
+    [[nodiscard]] const std::vector<std::string>& ownWords(std::size_t k) const { return own_[k].words; }
+    /// The word that stands there in the notes, and what was said in its place.
+    [[nodiscard]] const std::string& written(const WordPlace& place) const;
+    [[nodiscard]] const std::string& said(const WordPlace& place) const;
+    /// Whether a word of a note could be dropped, and the note still be a note.
+    [[nodiscard]] bool canDrop(std::size_t k, std::size_t word) const;
 
 private:
     /// States: B_k before each note, inner ones between its words, one to begin and one to end in.
@@ -74,14 +88,20 @@ private:
     void addSilence();
     void addTalk(int state, double talk_phone);
     void transition(int from, int to, double log_probability, const WordPlace& place);
-    void addNote(const States& states, std::size_t k);
+    void addNote(const States& states, std::size_t k, bool near_misses);
+    void addMisses(int from, int to, WordPlace place);
     void null(int from, int to, double log_probability);
     void addSkipsFrom(const States& states, int state, std::size_t next, double cost);
 
     ps_decoder_s* decoder_;
     const std::vector<ExpectedNote>& expected_;
-    std::vector<std::vector<std::string>> own_;
-    std::vector<std::vector<std::string>> after_;
+    /// Words in their order, and what could be said in the place of each.
+    struct Words {
+        std::vector<std::string> words;
+        std::vector<std::vector<std::string>> misses;
+    };
+    std::vector<Words> own_;
+    std::vector<Words> after_;
     fsg_model_s* fsg_ = nullptr;
 };
 

@@ -86,6 +86,16 @@ bool Heard::isInOrder() const
         && count >= kShare * static_cast<double>(*notes.rbegin() - *notes.begin() + 1);
 }
 
+std::optional<double> logLikelihood(ps_decoder_t* decoder)
+{
+    constexpr double kScoreShift = 1024.0; // scores are kept shifted down (SENSCR_SHIFT of the recogniser)
+    int32 score = 0;
+    if (ps_get_hyp(decoder, &score) == nullptr) {
+        return {};
+    }
+    return kScoreShift * logmath_log_to_ln(ps_get_logmath(decoder), score);
+}
+
 Heard heardBy(ps_decoder_t* decoder, double from_s)
 {
     Heard heard;
@@ -97,7 +107,8 @@ Heard heardBy(ps_decoder_t* decoder, double from_s)
         const double length_s = (last + 1 - first) * kFrame_s;
         WordPlace place;
         if (parseName(name, place)) {
-            heard.words.push_back({place, {from_s + first * kFrame_s, from_s + (last + 1) * kFrame_s}});
+            heard.words.push_back(
+                {place, {from_s + first * kFrame_s, from_s + (last + 1) * kFrame_s}, {}, 0.0});
             heard.notes_s += length_s;
         } else if (name.starts_with("++")) {
             heard.talk_s += length_s;

@@ -5,6 +5,8 @@
 #include "take/take.h"
 
 #include <memory>
+#include <optional>
+#include <string>
 #include <vector>
 
 namespace brumefall::media {
@@ -25,6 +27,8 @@ enum class Means { of_utterance, so_far };
 struct HeardWord {
     WordPlace place;
     take::Span span;
+    std::string said; ///< in the place of the word that is written there; empty where it is that one
+    double sure = 0.0; ///< of that
 };
 
 /// What a piece of a recording was found to be.
@@ -41,5 +45,9 @@ struct Heard {
 
 /// What the decoder's best path holds, so far or at the end; its times are from `from_s` on.
 [[nodiscard]] Heard heardBy(ps_decoder_s* decoder, double from_s);
+
+/// Natural logarithm of how well the decoder's best path explains all that it was given; nothing where no
+/// path does.
+[[nodiscard]] std::optional<double> logLikelihood(ps_decoder_s* decoder);
 
 } // namespace brumefall::media

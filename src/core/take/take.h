@@ -21,6 +21,15 @@ struct FoundWord {
     Span span;
 };
 
+/// A word that was said in the place of another; `said` is empty where it was dropped. `sure` is from 0 to 1:
+/// below kSure it is only possible.
+struct Misread {
+    std::string said;
+    std::string note_says;
+    double sure = 0.0;
+};
+inline constexpr double kSure = 0.5;
+
 /// A note as the recogniser, or the user's hand, found it. Times in seconds from the start of the recording.
 struct FoundNote {
     std::string id;
@@ -30,6 +39,7 @@ struct FoundNote {
     std::vector<FoundWord> words; ///< of the first reading
     std::vector<Span> hesitations; ///< pauses of at least kHesitation_s inside it
     bool restarted = false; ///< broken off and begun again before the first full reading
+    std::vector<Misread> misread; ///< words of the first reading
 };
 
 /// A pause inside a note or call at least this long is a hesitation.

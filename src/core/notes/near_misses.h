@@ -1,0 +1,18 @@
+/// What a reader says by mistake in the place of a word: what the language allows in the same slot.
+#pragma once
+
+#include <string>
+#include <vector>
+
+namespace brumefall::notes {
+
+/// Whether the words are those of a note, or of the distance after it.
+enum class Spoken { note, distance };
+
+/// For every one of `words`, spoken in this order, the words that could be said in its place by mistake: the
+/// other direction, another grade or target, another named corner, the other shape, another distance; an
+/// empty one where it could be dropped and the note still be a note ("don't", "plus").
+[[nodiscard]] std::vector<std::vector<std::string>> nearMisses(
+    const std::vector<std::string>& words, Spoken what);
+
+} // namespace brumefall::notes
