@@ -127,7 +127,7 @@ std::pair<std::string, std::optional<take::Misread>> misreadOnce(
     }
     const std::size_t w = fits[random() % fits.size()];
     const std::string instead = misses[w][random() % misses[w].size()];
-    take::Misread misread{instead, all[w], 1.0};
+    take::Misread misread{instead, all[w], 1.0, false};
     all[w] = instead;
     std::string changed;
     for (const auto& word : all) {

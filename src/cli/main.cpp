@@ -5,10 +5,14 @@
 #include "formats/notes_json.h"
 #include "formats/plan_json.h"
 #include "formats/take_json.h"
+#include "formats/verdicts_json.h"
 #include "media/aligner.h"
+#include "media/elsewhere.h"
 #include "media/follower.h"
 #include "media/pronunciations.h"
 #include "stage/stage.h"
+#include "take/causes.h"
+#include "tune/tuning.h"
 
 #include <nlohmann/json.hpp>
 
@@ -38,6 +42,8 @@ constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
                                "       brumefall-cli plan STAGE [--pass NAME] [--target-time S]\n"
                                "       brumefall-cli align STAGE --pass NAME --audio FILE\n"
                                "       brumefall-cli follow STAGE --pass NAME --audio FILE\n"
+                               "       brumefall-cli judge STAGE --pass NAME --audio FILE [--go S]\n"
+                               "       brumefall-cli tune STAGE [--pass NAME]\n"
                                "       brumefall-cli check STAGE\n"
                                "STAGE is a stage folder or its stage.brumefall.\n";
 
@@ -88,12 +94,12 @@ void print(const Json& json)
     std::cout << json.dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
 }
 
-double secondsOf(const std::string& text)
+double secondsOf(const std::string& text, bool any = false)
 {
     double value = 0.0;
     const auto result = std::from_chars(text.data(), text.data() + text.size(), value);
     if (result.ec != std::errc() || result.ptr != text.data() + text.size() || !std::isfinite(value)
-        || value <= 0.0) {
+        || (value <= 0.0 && !any)) {
         throw UsageError{"not a time in seconds: " + text};
     }
     return value;
@@ -215,6 +221,58 @@ int runFollow(int argc, char** argv)
     return kFine;
 }
 
+/// A reading made elsewhere. Where it is none of this stage, nothing is judged.
+int runJudge(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {"--pass", "--audio", "--go"});
+    const auto audio = arguments.option("--audio");
+    const auto name = arguments.option("--pass");
+    if (!audio || !name) {
+        throw UsageError{"judge needs --pass and --audio"};
+    }
+    const auto go = arguments.option("--go");
+    const auto go_s = go ? std::optional(secondsOf(*go, true)) : std::nullopt;
+    const auto folder = stage::stageFolder(arguments.positional);
+    const auto stage = prepared(arguments, folder);
+    const auto pass = stage::readPass(folder / "passes" / (*name + ".json"));
+    const auto onboard = pass.media.path.empty() ? std::filesystem::path() : folder / pass.media.path;
+    const auto reading = media::judgeElsewhere(
+        stage, media::decodeSound(*audio, media::kAlignRate_hz), go_s, onboard, pass.go_s);
+    std::cerr << *audio << ":0: " << reading.says << "\n";
+    print(formats::judgedToJson(stage.plan, reading.verdicts,
+        take::reasons(stage.plan, reading.found, reading.clock, reading.verdicts)));
+    return reading.laid_by == media::LaidBy::nothing ? kBadData : kFine;
+}
+
+/// Leads and reader from the remarks and the takes of the stage.
+int runTune(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {"--pass"});
+    const auto folder = stage::stageFolder(arguments.positional);
+    const auto stage = stage::readStage(folder / "stage.brumefall");
+    const auto pass = findPass(folder, arguments.option("--pass"));
+    std::vector<stage::Take> takes;
+    int exit = kFine;
+    for (const auto& file : stage::listJson(folder / "takes")) {
+        try {
+            takes.push_back(stage::readTake(file));
+        } catch (const formats::FormatError& error) { // the others count all the same
+            std::cerr << error.what() << "\n";
+            exit = kBadData;
+        }
+    }
+    const auto* along = pass ? &*pass : nullptr;
+    const auto tuning = tune::tune(stage, stage::prepare(stage, along), along, takes);
+    for (const auto& change : tuning.classes) {
+        if (change.fit.contrary) {
+            std::cerr << folder.string() << ":0: what was said of " << plan::toString(change.fit.lead_class)
+                      << " notes contradicts itself\n";
+        }
+    }
+    print(formats::tuningToJson(tuning));
+    return exit;
+}
+
 int runCheck(int argc, char** argv)
 {
     const auto arguments = parseArguments(argc, argv, {});
@@ -234,7 +292,7 @@ int main(int argc, char** argv)
 {
     const std::map<std::string, std::function<int(int, char**)>> commands{{"notes", runNotes},
         {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"follow", runFollow},
-        {"check", runCheck}};
+        {"judge", runJudge}, {"tune", runTune}, {"check", runCheck}};
     const std::string name = argc > 1 ? argv[1] : "";
     if (name == "--help" || name == "help") {
         std::cout << kUsage;

@@ -40,7 +40,7 @@ public:
             take::FoundNote& note = found_[word.place.note];
             if (!word.said.empty() && note.read) {
                 note.misread.push_back(
-                    {word.said, after_words_[word.place.note][word.place.word], word.sure});
+                    {word.said, after_words_[word.place.note][word.place.word], word.sure, true});
             }
             return;
         }
@@ -184,16 +184,17 @@ private:
         for (const HeardWord& word : open_) {
             for (; next < word.place.word; ++next) {
                 if (canDrop(k, next)) {
-                    out.push_back({words[next + 1], words[next] + " " + words[next + 1], word.sure});
+                    out.push_back({words[next + 1], words[next] + " " + words[next + 1], word.sure, false});
                 }
             }
             if (!word.said.empty()) {
-                out.push_back({word.said, words[next], word.sure});
+                out.push_back({word.said, words[next], word.sure, false});
             }
             ++next;
         }
         if (next + 1 == words.size() && next > 0) {
-            out.push_back({words[next - 1], words[next - 1] + " " + words[next], open_.back().sure});
+            out.push_back(
+                {words[next - 1], words[next - 1] + " " + words[next], open_.back().sure, false});
         }
         return out;
     }

@@ -2,6 +2,7 @@
 
 #include "media/condense.h"
 #include "media/resample.h"
+#include "stage/stage.h"
 
 #include <QAudioDevice>
 #include <QAudioSource>
@@ -102,7 +103,7 @@ public:
         }
     }
 
-    [[nodiscard]] QString name() const override { return tr("Simulated reader"); }
+    [[nodiscard]] QString name() const override { return QString::fromLatin1(stage::kSimulatedReader); }
 
 private:
     void deliver()

@@ -234,7 +234,7 @@ TEST(AMinuteOfReading, AnyTimesAtAllGiveAReaderThatCanPlan)
 
 TEST(ReadOn, SaysTheCallsOneAfterAnotherWithABreathBetween)
 {
-    const plan::Reader reader{6.0, 0.3, 7.0, 6.0};
+    const plan::Reader reader{6.0, 0.3, 7.0, 6.0, 0.2};
     const auto before = planned(kText).plan;
     const auto plan = plan::readOn(before, reader);
     ASSERT_EQ(plan.calls.size(), before.calls.size());

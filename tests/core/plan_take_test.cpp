@@ -27,7 +27,7 @@ std::vector<take::FoundNote> readAsPlanned(const plan::Plan& plan)
 {
     std::vector<take::FoundNote> found;
     for (const auto& note : plan.notes) {
-        found.push_back({note.id, true, {note.start_s, note.end_s}, {}, {}, {}, false});
+        found.push_back({note.id, true, {note.start_s, note.end_s}, {}, {}, {}, false, {}});
     }
     return found;
 }

@@ -20,7 +20,7 @@ namespace brumefall::app {
 namespace {
 
 /// A reader of its own, so that measuring it says something.
-constexpr plan::Reader kSimulated{6.2, 0.30, 7.0, 6.0};
+constexpr plan::Reader kSimulated{6.2, 0.30, 7.0, 6.0, 0.03};
 
 /// All that is said in a call, distances included.
 std::string wordsOf(const plan::Plan& plan, const plan::PlannedCall& call)

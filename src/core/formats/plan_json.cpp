@@ -30,6 +30,8 @@ Json noteToJson(const plan::PlannedNote& note)
     json["lead_m"] = note.lead_m;
     json["notes_ahead"] = note.notes_ahead;
     json["status"] = plan::toString(note.status);
+    json["in_time_share"] = note.in_time_share;
+    json["holds_to_pace"] = note.holds_to_pace;
     if (!note.echo_of.empty()) {
         json["echo_of"] = note.echo_of;
     }
@@ -55,6 +57,8 @@ plan::PlannedNote noteFromJson(const Json& json)
     note.act_s = json.at("act_s").get<double>();
     note.action_m = json.value("action_m", note.station_m);
     const Json& window = json.at("window");
+    note.in_time_share = json.value("in_time_share", 0.0);
+    note.holds_to_pace = json.value("holds_to_pace", 0.0);
     note.window = {window.at("opens_s").get<double>(), window.at("ideal_s").get<double>(),
         window.at("closes_s").get<double>()};
     note.start_s = json.at("start_s").get<double>();

@@ -25,6 +25,29 @@ std::vector<take::Span> spansFromJson(const Json& json)
     return spans;
 }
 
+Json misreadToJson(const std::vector<take::Misread>& misread)
+{
+    Json list = Json::array();
+    for (const auto& word : misread) {
+        Json json{{"said", word.said}, {"note_says", word.note_says}, {"sure", word.sure}};
+        if (word.of_distance) {
+            json["of_distance"] = true;
+        }
+        list.push_back(std::move(json));
+    }
+    return list;
+}
+
+std::vector<take::Misread> misreadFromJson(const Json& json)
+{
+    std::vector<take::Misread> misread;
+    for (const Json& item : json) {
+        misread.push_back({item.at("said").get<std::string>(), item.at("note_says").get<std::string>(),
+            item.value("sure", 0.0), item.value("of_distance", false)});
+    }
+    return misread;
+}
+
 } // namespace
 
 Json foundToJson(const std::vector<take::FoundNote>& found)
@@ -45,6 +68,9 @@ Json foundToJson(const std::vector<take::FoundNote>& found)
             if (note.restarted) {
                 json["restarted"] = true;
             }
+            if (!note.misread.empty()) {
+                json["misread"] = misreadToJson(note.misread);
+            }
         }
         list.push_back(std::move(json));
     }
@@ -62,6 +88,7 @@ std::vector<take::FoundNote> foundFromJson(const Json& json)
         note.repeats = spansFromJson(item.value("repeats", Json::array()));
         note.hesitations = spansFromJson(item.value("hesitations", Json::array()));
         note.restarted = item.value("restarted", false);
+        note.misread = misreadFromJson(item.value("misread", Json::array()));
         for (const Json& word : item.value("words", Json::array())) {
             note.words.push_back(
                 {word.at(0).get<std::string>(), {word.at(1).get<double>(), word.at(2).get<double>()}});
@@ -76,7 +103,7 @@ Json verdictsToJson(const std::vector<take::Verdict>& verdicts)
     Json list = Json::array();
     for (const auto& v : verdicts) {
         Json json{{"id", v.id}, {"verdict", v.outside_take ? "outside" : take::toString(v.timing)}};
-        if (v.timing != take::Timing::missed) {
+        if (v.heard()) {
             json.update({{"off_s", v.off_s}, {"start_s", v.start_s}, {"end_s", v.end_s}, {"lead_s", v.lead_s},
                 {"lead_m", v.lead_m}, {"notes_ahead", v.notes_ahead}});
         }
@@ -89,6 +116,9 @@ Json verdictsToJson(const std::vector<take::Verdict>& verdicts)
         }
         if (v.hesitated) {
             json["hesitated"] = true;
+        }
+        if (!v.misread.empty()) {
+            json["misread"] = misreadToJson(v.misread);
         }
         list.push_back(std::move(json));
     }
@@ -117,6 +147,7 @@ std::vector<take::Verdict> verdictsFromJson(const Json& json)
         v.repeated = item.value("repeated", false);
         v.corrected = item.value("corrected", false);
         v.hesitated = item.value("hesitated", false);
+        v.misread = misreadFromJson(item.value("misread", Json::array()));
         verdicts.push_back(std::move(v));
     }
     return verdicts;

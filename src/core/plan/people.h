@@ -16,6 +16,7 @@ struct Reader {
     double breath_s = 0.35; ///< least pause between calls
     double fastest_syll_s = 7.0; ///< the reader's own measured limit
     double longest_run_s = 6.0; ///< longest time of speaking without a breath
+    double spread_s = 0.2; ///< one standard deviation of a note's end about the plan
 
     bool operator==(const Reader&) const = default;
 };

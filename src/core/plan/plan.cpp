@@ -1,5 +1,7 @@
 #include "plan/plan.h"
 
+#include "plan/sureness.h"
+
 #include "notes/spoken.h"
 #include "plan/echoes.h"
 #include "plan/schedule.h"
@@ -274,7 +276,19 @@ Plan makePlan(const PlanInput& input)
     if (input.placement == nullptr || input.placement->pace.empty()) {
         return {};
     }
-    return PlanMaker(input).make();
+    Plan plan = PlanMaker(input).make();
+    std::map<std::string, double> sure_s;
+    for (const auto& place : input.placement->notes) {
+        sure_s.emplace(place.id, place.sure_s);
+    }
+    std::vector<double> place_sure_s;
+    place_sure_s.reserve(plan.notes.size());
+    for (const PlannedNote& note : plan.notes) {
+        const auto place = sure_s.find(note.echo_of.empty() ? note.id : note.echo_of);
+        place_sure_s.push_back(place == sure_s.end() ? 0.0 : place->second);
+    }
+    addSureness(plan, input.reader, input.driver, place_sure_s);
+    return plan;
 }
 
 Plan spokenIn(Plan plan, const std::function<double(double)>& to)

@@ -46,6 +46,8 @@ struct PlannedNote {
     double lead_m = 0.0;
     int notes_ahead = 0;
     Status status = Status::on_time;
+    double in_time_share = 0.0; ///< of readings in which it ends inside its window
+    double holds_to_pace = 0.0; ///< up to so many times the pace it still comes in time; under 1: it does not
     bool pinned = false;
 };
 

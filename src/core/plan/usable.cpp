@@ -23,7 +23,8 @@ constexpr std::array kReader{
     Bounds<Reader>{
         &Reader::fastest_syll_s, "fastest_syll_s", "a fastest rate", "syllables a second", 0.5, 20.0},
     Bounds<Reader>{&Reader::breath_s, "breath_s", "a breath", "s", 0.0, 5.0},
-    Bounds<Reader>{&Reader::longest_run_s, "longest_run_s", "a longest run", "s", 0.5, 60.0}};
+    Bounds<Reader>{&Reader::longest_run_s, "longest_run_s", "a longest run", "s", 0.5, 60.0},
+    Bounds<Reader>{&Reader::spread_s, "spread_s", "a spread", "s", 0.01, 5.0}};
 
 constexpr std::array kDriver{Bounds<Driver>{&Driver::reaction_s, "reaction_s", "a reaction", "s", 0.0, 5.0},
     Bounds<Driver>{&Driver::fast_s, "fast_s", "a lead for fast corners", "s", 0.05, 30.0},

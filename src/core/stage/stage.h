@@ -54,6 +54,9 @@ struct Remark {
     std::string says; ///< earlier, later, reword, good
 };
 
+/// What a take names as its reader where nobody but the application read.
+inline constexpr const char* kSimulatedReader = "Simulated reader";
+
 /// A rehearsal as kept. `found` is in the order of the plan's notes.
 struct Take {
     std::string name; ///< file name without suffix

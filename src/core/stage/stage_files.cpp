@@ -26,7 +26,8 @@ Json keptMembers(const std::string& raw)
 Json readerToJson(const plan::Reader& reader)
 {
     return {{"rate_syll_s", reader.rate_syll_s}, {"breath_s", reader.breath_s},
-        {"fastest_syll_s", reader.fastest_syll_s}, {"longest_run_s", reader.longest_run_s}};
+        {"fastest_syll_s", reader.fastest_syll_s}, {"longest_run_s", reader.longest_run_s},
+        {"spread_s", reader.spread_s}};
 }
 
 Json driverToJson(const plan::Driver& driver)
@@ -51,6 +52,7 @@ plan::Reader readerFromJson(const Json& json)
     reader.breath_s = json.value("breath_s", reader.breath_s);
     reader.fastest_syll_s = json.value("fastest_syll_s", reader.fastest_syll_s);
     reader.longest_run_s = json.value("longest_run_s", reader.longest_run_s);
+    reader.spread_s = json.value("spread_s", reader.spread_s);
     return reader;
 }
 

@@ -51,6 +51,17 @@ std::vector<double> intervals(const std::vector<double>& times)
 
 } // namespace
 
+bool isWrong(const Misread& misread)
+{
+    const auto ends = [&](const char* word) { return misread.note_says.ends_with(word); };
+    return misread.sure >= kSure && !misread.of_distance && !ends("plus") && !ends("minus");
+}
+
+bool Verdict::isMisread() const
+{
+    return std::any_of(misread.begin(), misread.end(), isWrong);
+}
+
 std::vector<Verdict> judge(const plan::Plan& plan, const pace::Pace& pace,
     const std::vector<FoundNote>& found, const Clock& clock, double recorded_s)
 {
@@ -89,6 +100,11 @@ std::vector<Verdict> judge(const plan::Plan& plan, const pace::Pace& pace,
         for (std::size_t j = k + 1; j-- > 0 && plan.notes[j].arrive_s > verdict.end_s;) {
             ++verdict.notes_ahead;
         }
+        verdict.misread = heard.misread;
+        if (verdict.isMisread()) {
+            verdict.timing = Timing::missed; // what was due was not said
+            verdict.off_s = 0.0;
+        }
         verdict.repeated = !heard.repeats.empty();
         verdict.corrected = heard.restarted;
         verdict.hesitated = !heard.hesitations.empty();
@@ -117,10 +133,11 @@ TakeFigures figures(const plan::Plan& plan, const std::vector<Verdict>& verdicts
         out.early += v.timing == Timing::early ? 1 : 0;
         out.on_time += v.timing == Timing::on_time ? 1 : 0;
         out.late += v.timing == Timing::late ? 1 : 0;
-        out.missed += v.timing == Timing::missed ? 1 : 0;
+        out.misread += v.isMisread() ? 1 : 0;
+        out.missed += v.timing == Timing::missed && !v.isMisread() ? 1 : 0;
         out.repeated += v.repeated ? 1 : 0;
         out.hesitated += v.hesitated ? 1 : 0;
-        if (v.timing == Timing::missed) {
+        if (!v.heard()) {
             continue;
         }
         off_plan.push_back(v.end_s - v.planned_end_s);
@@ -162,6 +179,10 @@ std::string describe(const Verdict& verdict)
     char text[96];
     if (verdict.outside_take) {
         return "not in this take";
+    }
+    if (verdict.isMisread()) {
+        const auto wrong = std::find_if(verdict.misread.begin(), verdict.misread.end(), isWrong);
+        return "said \"" + wrong->said + "\", the note says \"" + wrong->note_says + "\"";
     }
     switch (verdict.timing) {
     case Timing::missed: return "missed";

@@ -27,8 +27,12 @@ struct Misread {
     std::string said;
     std::string note_says;
     double sure = 0.0;
+    bool of_distance = false; ///< of the one said after the note
 };
 inline constexpr double kSure = 0.5;
+
+/// The driver is told another road by it: surely heard, and more than a distance or a half grade.
+[[nodiscard]] bool isWrong(const Misread& misread);
 
 /// A note as the recogniser, or the user's hand, found it. Times in seconds from the start of the recording.
 struct FoundNote {
@@ -72,6 +76,11 @@ struct Verdict {
     bool corrected = false;
     bool hesitated = false;
     bool outside_take = false; ///< the take began after it or ended before it: no verdict
+    std::vector<Misread> misread; ///< where one of them is wrong, the note counts as missed, however timely
+
+    /// It was said, rightly or not: the times are those of that.
+    [[nodiscard]] bool heard() const { return end_s > start_s; }
+    [[nodiscard]] bool isMisread() const;
 };
 
 /// Figures of a whole take.
@@ -80,7 +89,8 @@ struct TakeFigures {
     int early = 0;
     int on_time = 0;
     int late = 0;
-    int missed = 0;
+    int missed = 0; ///< not said at all
+    int misread = 0; ///< with a wrong word in it
     int repeated = 0;
     int hesitated = 0;
     double on_time_share = 0.0;

@@ -1,0 +1,46 @@
+/// What the takes of a stage say about its driver and its reader.
+#pragma once
+
+#include "stage/stage.h"
+#include "tune/leads.h"
+
+#include <optional>
+#include <span>
+#include <vector>
+
+namespace brumefall::tune {
+
+/// The reader as fitted from own full takes.
+struct ReaderFit {
+    plan::Reader reader;
+    double spread_s = 0.0; ///< one standard deviation of a note's end about the plan, the take's own drift taken out
+    int takes = 0;
+};
+
+/// How a class's lead would change, and what with it.
+struct ClassChange {
+    ClassFit fit;
+    double before_s = 0.0;
+    double metres = 0.0; ///< by how much sooner on the road its notes would end, in the middle
+    int moved_calls = 0;
+};
+
+struct Tuning {
+    std::vector<ClassChange> classes;
+    std::optional<ReaderFit> reader; ///< nothing without an own full take
+};
+
+/// The remarks of `takes` as evidence, in the order of the takes. `notes` are those of the stage as it is.
+[[nodiscard]] std::vector<Evidence> evidenceOf(const stage::Stage& stage, const stage::Prepared& prepared,
+    std::span<const stage::Take> takes);
+
+/// A whole reading by the reader of this stage, no simulated one: what a reader is measured by.
+[[nodiscard]] bool isOwnFullTake(const stage::Take& take);
+
+[[nodiscard]] std::optional<ReaderFit> fitReader(const plan::Reader& reader, std::span<const stage::Take> takes);
+
+/// All of it; `pass` is what the plan goes along, as in stage::prepare.
+[[nodiscard]] Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const pace::Pass* pass,
+    std::span<const stage::Take> takes);
+
+} // namespace brumefall::tune
