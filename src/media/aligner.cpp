@@ -193,8 +193,7 @@ private:
             ++next;
         }
         if (next + 1 == words.size() && next > 0) {
-            out.push_back(
-                {words[next - 1], words[next - 1] + " " + words[next], open_.back().sure, false});
+            out.push_back({words[next - 1], words[next - 1] + " " + words[next], open_.back().sure, false});
         }
         return out;
     }
@@ -417,7 +416,7 @@ private:
     {
         constexpr double kDirection = 0.0;
         constexpr double kOther = 22.0;
-        constexpr double kDistance = 48.0;
+        constexpr double kDistance = 80.0;
         const std::string& word = grammar_.written(place);
         return place.after ? kDistance : word == "left" || word == "right" ? kDirection : kOther;
     }

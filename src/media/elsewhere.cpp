@@ -35,8 +35,9 @@ double offsetByCalls(const plan::Plan& plan, const std::vector<take::FoundNote>&
 
 } // namespace
 
-ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& sound, std::optional<double> go_s,
-    const std::filesystem::path& onboard, double onboard_go_s, const Progress& progress)
+ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& sound,
+    std::optional<double> go_s, const std::filesystem::path& onboard, double onboard_go_s,
+    const Progress& progress)
 {
     ReadingElsewhere out;
     out.recorded_s = sound.duration_s();
@@ -57,7 +58,8 @@ ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& so
             if (const auto laid = laySound(sound, decodeSound(onboard, sound.rate_hz))) {
                 out.clock.offset_s = laid->offset_s - onboard_go_s;
                 out.laid_by = LaidBy::sound;
-                out.says = inWords("laid to the onboard by the sound: go is at %.2f s of it", -out.clock.offset_s);
+                out.says =
+                    inWords("laid to the onboard by the sound: go is at %.2f s of it", -out.clock.offset_s);
             }
         } catch (const MediaError&) {
             // an onboard without sound: by the calls
@@ -66,12 +68,12 @@ ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& so
     if (out.laid_by == LaidBy::nothing) {
         out.clock.offset_s = offsetByCalls(prepared.plan, out.found);
         out.laid_by = LaidBy::calls;
-        out.says = inWords("laid to the plan by its own calls (go at %.2f s of it): how early or late all of it was "
-                           "is not known",
-            -out.clock.offset_s);
+        out.says =
+            inWords("laid to the plan by its own calls (go at %.2f s of it): how early or late all of it was "
+                    "is not known",
+                -out.clock.offset_s);
     }
-    out.verdicts =
-        take::judge(prepared.plan, prepared.placement.pace, out.found, out.clock, out.recorded_s);
+    out.verdicts = take::judge(prepared.plan, prepared.placement.pace, out.found, out.clock, out.recorded_s);
     return out;
 }
 

@@ -23,9 +23,10 @@ struct ReadingElsewhere {
     std::string says; ///< how it was laid, or why not, in words
 };
 
-/// Finds the calls of `prepared` in `sound` and judges them. Where `go_s` is not known (seconds from the sound's
-/// beginning), the sound is laid to that of `onboard`, whose go is at `onboard_go_s`; where that is not of the same
-/// run, or empty, the calls themselves are laid to the plan, so that only what differs from their middle is judged.
+/// Finds the calls of `prepared` in `sound` and judges them. Where `go_s` is not known (seconds from the
+/// sound's beginning), the sound is laid to that of `onboard`, whose go is at `onboard_go_s`; where that is
+/// not of the same run, or empty, the calls themselves are laid to the plan, so that only what differs from
+/// their middle is judged.
 [[nodiscard]] ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& sound,
     std::optional<double> go_s, const std::filesystem::path& onboard, double onboard_go_s,
     const Progress& progress = {});

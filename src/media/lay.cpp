@@ -58,7 +58,8 @@ Row rises(const std::vector<std::int16_t>& samples, double centre_hz)
     for (std::size_t f = 2; f < level.size(); ++f) {
         out[f] = std::clamp(level[f] - level[f - 2], 0.0F, 20.0F);
     }
-    const float mean = out.empty() ? 0.0F : std::accumulate(out.begin(), out.end(), 0.0F) / static_cast<float>(out.size());
+    const float mean =
+        out.empty() ? 0.0F : std::accumulate(out.begin(), out.end(), 0.0F) / static_cast<float>(out.size());
     for (float& value : out) {
         value -= mean;
     }
@@ -79,7 +80,9 @@ public:
     {
         const float scale = 1.0F;
         if (!in_ || !out_
-            || av_tx_init(&context_, &act_, AV_TX_FLOAT_FFT, inverse ? 1 : 0, static_cast<int>(size), &scale, 0) < 0) {
+            || av_tx_init(
+                   &context_, &act_, AV_TX_FLOAT_FFT, inverse ? 1 : 0, static_cast<int>(size), &scale, 0)
+                < 0) {
             throw MediaError("sound", "too long to be laid to another");
         }
     }
@@ -134,7 +137,8 @@ std::optional<LaidSound> laySound(const Sound& sound, const Sound& reference)
     }
     const auto correlation = back(product);
     const auto at = [&](long long shift) {
-        return correlation[static_cast<std::size_t>(shift < 0 ? shift + static_cast<long long>(size) : shift)].real();
+        return correlation[static_cast<std::size_t>(shift < 0 ? shift + static_cast<long long>(size) : shift)]
+            .real();
     };
     const auto least = -static_cast<long long>(frames_a) + static_cast<long long>(kLeastLaid_s / kStep_s);
     const auto most = static_cast<long long>(frames_b) - static_cast<long long>(kLeastLaid_s / kStep_s);

@@ -1,7 +1,7 @@
 /// Lays one recording to another of the same run by the sound itself: a phone's, an intercom's or a camera's.
 ///
-/// Where loudness rises, in a few bands of speech, is compared at every shift (cross-correlation by fast Fourier
-/// transform; Oppenheim & Schafer, Discrete-Time Signal Processing, chapter 8).
+/// Where loudness rises, in a few bands of speech, is compared at every shift (cross-correlation by fast
+/// Fourier transform; Oppenheim & Schafer, Discrete-Time Signal Processing, chapter 8).
 #pragma once
 
 #include "media/sound.h"
@@ -16,8 +16,8 @@ struct LaidSound {
     double strength = 0.0; ///< the correlation there, in standard deviations of those elsewhere
 };
 
-/// Nothing where the two are not of the same run, or one is shorter than kLeastLaid_s. Both at any rate; the result
-/// is true to a hundredth of a second.
+/// Nothing where the two are not of the same run, or one is shorter than kLeastLaid_s. Both at any rate; the
+/// result is true to a hundredth of a second.
 inline constexpr double kLeastLaid_s = 5.0;
 [[nodiscard]] std::optional<LaidSound> laySound(const Sound& sound, const Sound& reference);
 

@@ -1,12 +1,14 @@
 #include "media/simulated_reader.h"
 
 #include "media/voice.h"
+#include "notes/near_misses.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
 #include <limits>
 #include <map>
+#include <optional>
 #include <random>
 #include <sstream>
 
@@ -36,6 +38,33 @@ std::string join(const std::vector<std::string>& words, std::size_t first, std::
     return text;
 }
 
+/// `spoken` with another direction or grade in it, by `seed`, and which word that is.
+struct Misreading {
+    std::string words;
+    take::Misread misread;
+};
+std::optional<Misreading> misreadingOf(const std::string& spoken, std::uint32_t seed)
+{
+    auto words = wordsOf(spoken);
+    const auto misses = notes::nearMisses(words, notes::Spoken::note);
+    std::vector<std::size_t> fits;
+    for (std::size_t w = 0; w < words.size(); ++w) {
+        if (!misses[w].empty()
+            && std::none_of(misses[w].begin(), misses[w].end(), [](const auto& m) { return m.empty(); })) {
+            fits.push_back(w);
+        }
+    }
+    if (fits.empty()) {
+        return {};
+    }
+    const std::size_t w = fits[seed % fits.size()];
+    const std::string instead = misses[w][seed / 7 % misses[w].size()];
+    Misreading out{{}, {instead, words[w], 1.0, false}};
+    words[w] = instead;
+    out.words = join(words, 0, words.size());
+    return out;
+}
+
 /// Shift that makes every note of the call late by at least a third of a second.
 double lateShift_s(const plan::Plan& plan, const plan::PlannedCall& call)
 {
@@ -56,6 +85,7 @@ double extra_s(const plan::Plan& plan, const plan::PlannedCall& call, FaultKind 
     case FaultKind::stumbling: return 0.6 * n.spoken_s + 0.3;
     case FaultKind::repeating: return n.spoken_s + 0.25;
     case FaultKind::hurried:
+    case FaultKind::misreading:
     case FaultKind::skipping: return 0.0;
     }
     return 0.0;
@@ -79,6 +109,7 @@ public:
         pick(FaultKind::stumbling, wish_.stumbling);
         pick(FaultKind::skipping, wish_.skipping);
         pick(FaultKind::hurried, wish_.hurried);
+        pick(FaultKind::misreading, wish_.misreading);
         return std::move(faults_);
     }
 
@@ -123,7 +154,11 @@ private:
         if ((needs_words && words < 3) || (kind == FaultKind::skipping && words < 2)) {
             return false;
         }
-        const bool needs_room = kind != FaultKind::skipping && kind != FaultKind::hurried;
+        if (kind == FaultKind::misreading && !misreadingOf(note.spoken, 0)) {
+            return false;
+        }
+        const bool needs_room =
+            kind != FaultKind::skipping && kind != FaultKind::hurried && kind != FaultKind::misreading;
         if (!needs_room) {
             return true;
         }
@@ -205,7 +240,14 @@ private:
             out_.truth.push_back(std::move(truth));
             return;
         }
-        const auto words = wordsOf(note.spoken);
+        std::string spoken = note.spoken;
+        if (has(FaultKind::misreading)) {
+            if (const auto misreading = misreadingOf(spoken, static_cast<std::uint32_t>(random_()))) {
+                spoken = misreading->words;
+                truth.misread.push_back(misreading->misread);
+            }
+        }
+        const auto words = wordsOf(spoken);
         double at_s = note.start_s + shift_s - from_s_;
         if (uneven_s_ > 0.0) {
             at_s = std::max(at_s, free_s_);
@@ -225,7 +267,7 @@ private:
                 join(words, half, words.size()), length_s * (1.0 - share), paused_s + kHesitationPause_s);
             truth.hesitations.push_back({paused_s, paused_s + kHesitationPause_s});
         } else {
-            at_s = speak(note.spoken, length_s, at_s);
+            at_s = speak(spoken, length_s, at_s);
         }
         truth.span.end_s = at_s;
         if (has(FaultKind::repeating)) {
@@ -318,7 +360,8 @@ Reading readAsPlanned(const plan::Plan& plan, const Progress& progress)
 
 std::string toString(FaultKind kind)
 {
-    static constexpr std::array kNames{"late", "hurried", "hesitating", "skipping", "stumbling", "repeating"};
+    static constexpr std::array kNames{
+        "late", "hurried", "hesitating", "skipping", "stumbling", "repeating", "misreading"};
     return kNames.at(static_cast<std::size_t>(kind));
 }
 

@@ -11,7 +11,7 @@
 
 namespace brumefall::media {
 
-enum class FaultKind { late, hurried, hesitating, skipping, stumbling, repeating };
+enum class FaultKind { late, hurried, hesitating, skipping, stumbling, repeating, misreading };
 
 /// A fault at one note. `late` shifts the note's whole call until all of it is late.
 struct Fault {
@@ -27,6 +27,7 @@ struct FaultWish {
     int skipping = 0;
     int stumbling = 0;
     int repeating = 0;
+    int misreading = 0; ///< another direction or grade
     double from_s = 0.0;
     double to_s = 1e9;
 };

@@ -41,7 +41,7 @@ TEST_F(BadInputTest, ASilentVideoPlaysSaysThatItHasNoSoundAndTakesTheGuideVoice)
     EXPECT_FALSE(window_->transport().player().hasSound());
     QTest::keyClick(window_.get(), Qt::Key_F4);
     find<QPushButton>("guideButton")->click();
-    EXPECT_TRUE(window_->transport().hasGuide());
+    ASSERT_TRUE(waitFor([&] { return window_->transport().hasGuide(); }, 20000));
     window_->transport().seekStage(2.0);
     window_->transport().player().play();
     EXPECT_TRUE(waitFor([&] { return window_->transport().stageTime() > 3.5; }, 8000));

@@ -44,6 +44,19 @@ std::string quoted(const std::filesystem::path& path)
 
 const std::filesystem::path kDemo = DEMO_FOLDER;
 
+/// What a validator has against `json` by docs/schemas/<kind>.schema.json; empty where nothing.
+std::string schemaFaults(const std::string& kind, const std::string& json)
+{
+    const support::ScratchFolder scratch;
+    support::write(scratch.path() / "out.json", json);
+    const auto said = scratch.path() / "said.txt";
+    const auto schema = std::filesystem::path(SCHEMAS_FOLDER) / (kind + ".schema.json");
+    const int status = std::system(("/usr/bin/jsonschema -i " + quoted(scratch.path() / "out.json") + " "
+        + quoted(schema) + " > " + quoted(said) + " 2>&1")
+                                       .c_str());
+    return status == 0 ? std::string() : "status " + std::to_string(status) + ": " + support::read(said);
+}
+
 /// A call of a printed plan: what moving it later by a second would cost, and how far it could move earlier.
 struct PrintedCall {
     double slope = 0.0;
@@ -229,6 +242,7 @@ TEST(Cli, FollowTellsWhenEachNoteWasToldInTheFormatOfTheDesign)
     ASSERT_EQ(result.exit_code, 0) << result.err;
     const Json json = Json::parse(result.out);
     EXPECT_EQ(json["format"], "brumefall/follow/1");
+    EXPECT_EQ(schemaFaults("follow", result.out), "");
     const Json kept = Json::parse(support::read(kDemo / "takes" / "2030-03-09 19.02.47.json"));
     std::map<std::string, double> end_s;
     for (const Json& note : kept["calls"]) {
@@ -247,6 +261,85 @@ TEST(Cli, FollowTellsWhenEachNoteWasToldInTheFormatOfTheDesign)
     EXPECT_TRUE(json["lost"].is_array());
     EXPECT_GT(json["cpu_share"].get<double>(), 0.0);
     EXPECT_EQ(run("follow " + quoted(kDemo)).exit_code, 2);
+}
+
+/// Seconds of hiss as a WAV file of 16-bit samples, 8000 a second.
+void writeNoise(const std::filesystem::path& file, int seconds)
+{
+    const auto bytesOf = [](std::uint32_t value, int count) {
+        std::string bytes;
+        for (int i = 0; i < count; ++i) {
+            bytes.push_back(static_cast<char>(value >> (8 * i)));
+        }
+        return bytes;
+    };
+    std::minstd_rand random(5);
+    std::string data;
+    for (int i = 0; i < 8000 * seconds; ++i) {
+        data += bytesOf(static_cast<std::uint32_t>(random() % 3000), 2);
+    }
+    const auto size = static_cast<std::uint32_t>(data.size());
+    support::write(file,
+        "RIFF" + bytesOf(size + 36, 4) + "WAVEfmt " + bytesOf(16, 4) + bytesOf(1, 2) + bytesOf(1, 2)
+            + bytesOf(8000, 4) + bytesOf(16000, 4) + bytesOf(2, 2) + bytesOf(16, 2) + "data"
+            + bytesOf(size, 4) + data);
+}
+
+TEST(Cli, JudgeTellsMisreadWordsAndWhyNotesWereLate)
+{
+    const auto take = kDemo / "takes" / "2030-03-07 20.14.05.flac";
+    const auto result = run("judge " + quoted(kDemo) + " --pass stage --audio " + quoted(take) + " --go 4.0");
+    ASSERT_EQ(result.exit_code, 0) << result.err;
+    const auto json = Json::parse(result.out);
+    EXPECT_EQ(json["format"], "brumefall/verdicts/1");
+    EXPECT_EQ(json["figures"]["misread"], 3);
+    EXPECT_EQ(schemaFaults("verdicts", result.out), "");
+    int misread = 0;
+    int late = 0;
+    for (const Json& note : json["notes"]) {
+        if (note["verdict"] == "late") {
+            ++late;
+            EXPECT_TRUE(note["cause"] == "start" || note["cause"] == "before" || note["cause"] == "plan"
+                || note["cause"] == "stumble")
+                << note.dump();
+        }
+        for (const Json& word : note["misread"]) {
+            if (word["sure"] >= 0.5) {
+                ++misread;
+                EXPECT_NE(note["verdict"], "on_time");
+                EXPECT_EQ(note["cause"], "misread");
+            }
+        }
+    }
+    EXPECT_EQ(misread, 3);
+    EXPECT_GE(late, 7);
+    EXPECT_EQ(run("judge " + quoted(kDemo) + " --pass stage").exit_code, 2);
+}
+
+TEST(Cli, JudgeOfSoundThatIsNoReadingSaysSoAndJudgesNothing)
+{
+    const support::ScratchFolder scratch;
+    writeNoise(scratch.path() / "engine.wav", 20);
+    const auto result = run("judge " + quoted(kDemo) + " --pass stage --audio "
+        + quoted(scratch.path() / "engine.wav") + " --go 1");
+    EXPECT_EQ(result.exit_code, 1);
+    EXPECT_NE(result.err.find("nothing in it is a reading of this stage"), std::string::npos) << result.err;
+    EXPECT_EQ(Json::parse(result.out)["notes"].size(), 0U);
+}
+
+TEST(Cli, TunePrintsTheLeadsThatTheDriverWishes)
+{
+    const auto result = run("tune " + quoted(kDemo));
+    ASSERT_EQ(result.exit_code, 0) << result.err;
+    EXPECT_EQ(schemaFaults("tuning", result.out), "");
+    const auto json = Json::parse(result.out);
+    const auto slow = std::find_if(json["classes"].begin(), json["classes"].end(),
+        [](const Json& one) { return one["class"] == "slow"; });
+    ASSERT_NE(slow, json["classes"].end());
+    EXPECT_GT((*slow)["after_s"], (*slow)["before_s"]);
+    EXPECT_LE((*slow)["low_s"], (*slow)["after_s"]);
+    EXPECT_GE((*slow)["high_s"], (*slow)["after_s"]);
+    EXPECT_TRUE(json["reader"].empty()) << "the simulated reader says nothing of the crew's own";
 }
 
 TEST(Cli, CheckSaysNothingOfAGoodStageAndNamesTheFileOfABadOne)

@@ -29,7 +29,8 @@ public:
     /// Everything of the call of note `k`, from that note on, is said `by_s` later.
     void shift(std::size_t k, double by_s)
     {
-        for (std::size_t j = k; j < plan().notes.size() && plan().notes[j].call == plan().notes[k].call; ++j) {
+        for (std::size_t j = k; j < plan().notes.size() && plan().notes[j].call == plan().notes[k].call;
+             ++j) {
             found[j].span.start_s += by_s;
             found[j].span.end_s += by_s;
         }
@@ -90,7 +91,8 @@ TEST(Causes, AStumbleNamesItsWord)
     const double late_s = reading.tooLate_s(3);
     const double half_s = 0.5 * (note.span.start_s + note.span.end_s);
     note.words = {{"left", {note.span.start_s, half_s - 0.2}}, {"two", {half_s - 0.2, half_s}},
-        {"tightens", {half_s + late_s, half_s + late_s + 0.3}}, {"one", {half_s + late_s + 0.3, note.span.end_s + late_s}}};
+        {"tightens", {half_s + late_s, half_s + late_s + 0.3}},
+        {"one", {half_s + late_s + 0.3, note.span.end_s + late_s}}};
     note.hesitations = {{half_s, half_s + late_s}};
     note.span.end_s += late_s;
     const auto reason = reading.reasonOf(3);
@@ -124,8 +126,9 @@ TEST(Causes, AWholeCallBegunLateIsOneFaultNotThree)
 TEST(Causes, APlanThatIsLateItselfIsNoFaultOfTheReader)
 {
     stage::Stage stage;
-    stage.text = "100 left four 30\nright two tightens one don't cut over big crest into left three long late 20\n"
-                 "caution hairpin right very long tightens don't cut 20\nleft two 30";
+    stage.text =
+        "100 left four 30\nright two tightens one don't cut over big crest into left three long late 20\n"
+        "caution hairpin right very long tightens don't cut 20\nleft two 30";
     stage.reader.rate_syll_s = 1.2;
     stage.reader.fastest_syll_s = 1.3;
     const auto prepared = stage::prepare(stage, nullptr);

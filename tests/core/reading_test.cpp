@@ -199,13 +199,13 @@ TEST(HeardWords, LinesThatRollOnAreSaidOnce)
 
 TEST(HeardWords, FollowEachOtherWhereBlocksStandOnOrBeginTogether)
 {
-    const auto words = captions::heardWords({{1.0, 9.0, 2, "left four right three"}, {3.0, 4.0, 6, "sixty left"},
-        {5.0, 7.0, 10, "right two"}, {5.0, 6.0, 14, "over crest"}});
+    const auto words = captions::heardWords({{1.0, 9.0, 2, "left four right three"},
+        {3.0, 4.0, 6, "sixty left"}, {5.0, 7.0, 10, "right two"}, {5.0, 6.0, 14, "over crest"}});
     ASSERT_EQ(words.size(), 10U);
     EXPECT_DOUBLE_EQ(words[3].at_s, 2.5) << "said before the next block though the first stands until 9 s";
     EXPECT_DOUBLE_EQ(words[4].at_s, 3.0);
-    EXPECT_TRUE(std::is_sorted(words.begin(), words.end(),
-        [](const auto& a, const auto& b) { return a.at_s < b.at_s; }));
+    EXPECT_TRUE(std::is_sorted(
+        words.begin(), words.end(), [](const auto& a, const auto& b) { return a.at_s < b.at_s; }));
 }
 
 TEST(HeardWords, KeepTheirPausesAndTheSignsOfTheirNumbers)

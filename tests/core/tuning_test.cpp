@@ -13,8 +13,8 @@ using namespace brumefall::tune;
 
 namespace {
 
-/// What a driver who wishes `wished_s` says of calls heard with leads about `set_s`, one remark in `contrary_one_in`
-/// the other way round.
+/// What a driver who wishes `wished_s` says of calls heard with leads about `set_s`, one remark in
+/// `contrary_one_in` the other way round.
 std::vector<Evidence> remarksOf(
     double wished_s, double set_s, int count, int contrary_one_in, std::uint32_t seed)
 {
@@ -38,7 +38,9 @@ stage::Stage smallStage()
 {
     stage::Stage stage;
     for (int i = 0; i < 30; ++i) {
-        stage.text += i % 3 == 0 ? "left two 90\n" : i % 3 == 1 ? "right five over crest 120\n" : "left four 80\n";
+        stage.text += i % 3 == 0 ? "left two 90\n"
+            : i % 3 == 1         ? "right five over crest 120\n"
+                                 : "left four 80\n";
     }
     return stage;
 }
@@ -55,8 +57,7 @@ template <typename Off> stage::Take takeOf(const stage::Prepared& prepared, Off 
         take.found.push_back(
             {note.id, true, {note.start_s + by_s, note.end_s + by_s}, {}, {}, {}, false, {}});
     }
-    take.verdicts =
-        take::judge(take.plan, prepared.placement.pace, take.found, take.clock, take.recorded_s);
+    take.verdicts = take::judge(take.plan, prepared.placement.pace, take.found, take.clock, take.recorded_s);
     return take;
 }
 
@@ -123,9 +124,9 @@ TEST(Tuning, RemarksOfTakesMoveTheirClassAndSayWhatThatMoves)
     const auto prepared = stage::prepare(stage, nullptr);
     auto take = takeOf(prepared, [] { return 0.1; });
     for (std::size_t k = 0; k < 30; k += 3) {
-        take.remarks.push_back({prepared.plan.notes[k].id, "earlier"});
+        take.remarks.push_back({prepared.plan.notes[k].id, "earlier", {}});
     }
-    take.remarks.push_back({prepared.plan.notes[1].id, "reword"});
+    take.remarks.push_back({prepared.plan.notes[1].id, "reword", {}});
     const auto tuning = tune::tune(stage, prepared, nullptr, std::span(&take, 1));
     ASSERT_EQ(tuning.classes.size(), 1U) << "a wish for other words says nothing of time";
     const auto& change = tuning.classes[0];

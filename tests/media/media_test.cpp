@@ -1,6 +1,7 @@
 #include "media/aligner.h"
 #include "media/car_noise.h"
 #include "media/follower.h"
+#include "media/lay.h"
 #include "media/microphone_level.h"
 #include "media/phones.h"
 #include "media/resample.h"
@@ -349,6 +350,65 @@ TEST(CarNoise, IsAsLongAsAskedForAndNeverStopsNorOverdrives)
         EXPECT_GT(std::sqrt(sum / sound.rate_hz), 300.0) << "in second " << second;
     }
     EXPECT_LT(loudest, 20000);
+}
+
+TEST(Aligner, AMisreadWordIsToldAndOneReadAsItIsWrittenIsNot)
+{
+    const auto plan = demoPlan();
+    media::FaultWish wish;
+    wish.misreading = 5;
+    wish.to_s = 150.0;
+    const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 12), 12, 0.0, 150.0);
+    const auto found = media::align(reading.sound, media::expectedNotes(plan)).notes;
+    int planted = 0;
+    int told = 0;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        const bool sure = std::any_of(found[k].misread.begin(), found[k].misread.end(),
+            [](const auto& misread) { return misread.sure >= take::kSure; });
+        if (reading.truth[k].misread.empty()) {
+            EXPECT_FALSE(sure) << found[k].id;
+            continue;
+        }
+        ++planted;
+        const auto& is = reading.truth[k].misread.front();
+        told += std::any_of(found[k].misread.begin(), found[k].misread.end(),
+                    [&](const auto& misread) {
+                        return misread.sure >= take::kSure && misread.said == is.said
+                            && misread.note_says == is.note_says;
+                    })
+            ? 1
+            : 0;
+    }
+    EXPECT_EQ(planted, 5);
+    EXPECT_GE(told, 4);
+}
+
+TEST(Lay, ARecordingOfTheSameRunIsLaidToTheOnboardByTheSoundItself)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 3, 0.0, 60.0);
+    const auto voice = media::resampled(reading.sound, media::kAlignRate_hz);
+    constexpr double kLater_s = 37.31;
+    // the onboard: an engine over a quieter, later voice
+    media::Sound onboard{{}, media::kAlignRate_hz};
+    std::mt19937 random(4);
+    std::normal_distribution<double> hiss(0.0, 250.0);
+    for (std::size_t i = 0; i < static_cast<std::size_t>(120 * media::kAlignRate_hz); ++i) {
+        const auto at = static_cast<long long>(i) - std::llround(kLater_s * media::kAlignRate_hz);
+        const bool speaks = at >= 0 && at < static_cast<long long>(voice.samples.size());
+        const double engine = 700.0 * std::sin(0.035 * static_cast<double>(i));
+        onboard.samples.push_back(static_cast<std::int16_t>(
+            engine + hiss(random) + (speaks ? 0.4 * voice.samples[static_cast<std::size_t>(at)] : 0.0)));
+    }
+    const auto laid = media::laySound(voice, onboard);
+    ASSERT_TRUE(laid);
+    EXPECT_NEAR(laid->offset_s, kLater_s, 0.03);
+    const auto back = media::laySound(onboard, voice);
+    ASSERT_TRUE(back);
+    EXPECT_NEAR(back->offset_s, -kLater_s, 0.03);
+    const auto another = media::readAloud(plan, {}, 9, 100.0, 160.0);
+    EXPECT_FALSE(media::laySound(another.sound, onboard)) << "another part of the stage";
+    EXPECT_FALSE(media::laySound(media::Sound{{1, 2, 3}, 16000}, onboard)) << "too short";
 }
 
 TEST(Aligner, SilenceHasNoNotes)

@@ -209,8 +209,9 @@ void makeTake(const stage::Stage& stage, const pace::Pass& pass, const TakeWish&
     take.name = wish.name;
     take.pass = pass.name;
     take.made_at = wish.made_at;
-    take.reader = "Simulated reader";
+    take.reader = stage::kSimulatedReader;
     take.plan = prepared.plan;
+    take.pace = prepared.placement.pace;
     take.clock = {kBefore_s, 1.0};
     take.recorded_s = reading.sound.duration_s();
     take.audio = take.name + ".flac";
@@ -222,10 +223,22 @@ void makeTake(const stage::Stage& stage, const pace::Pass& pass, const TakeWish&
     take.found = media::align(reading.sound, media::expectedNotes(prepared.plan)).notes;
     take.verdicts =
         take::judge(prepared.plan, prepared.placement.pace, take.found, take.clock, take.recorded_s);
-    // what the driver said afterwards about the first notes that were not on time
+    // what the driver said afterwards: this one wishes slow corners early
+    constexpr double kShort_s = 2.4;
+    constexpr double kAmple_s = 3.4;
+    constexpr std::size_t kMost = 9;
     for (const auto& verdict : take.verdicts) {
-        if (take.remarks.size() < 4 && !verdict.outside_take && verdict.timing != take::Timing::on_time) {
-            take.remarks.push_back({verdict.id, verdict.timing == take::Timing::early ? "later" : "earlier"});
+        if (take.remarks.size() >= kMost || verdict.outside_take || !verdict.heard() || verdict.isMisread()) {
+            continue;
+        }
+        const bool slow =
+            take.plan.notes[static_cast<std::size_t>(&verdict - take.verdicts.data())].weight > 1.5;
+        if (verdict.timing == take::Timing::early) {
+            take.remarks.push_back({verdict.id, "later", {}});
+        } else if (verdict.timing == take::Timing::late || (slow && verdict.lead_s < kShort_s)) {
+            take.remarks.push_back({verdict.id, "earlier", {}});
+        } else if (slow && verdict.lead_s < kAmple_s) {
+            take.remarks.push_back({verdict.id, "good", {}});
         }
     }
     stage::writeTake(folder / "takes" / (take.name + ".json"), take);
@@ -240,11 +253,13 @@ void makeTakes(const fs::path& folder)
     tired.late = 7;
     tired.skipping = 4;
     tired.hesitating = 4;
+    tired.misreading = 3;
     media::FaultWish hurried;
     hurried.hurried = 8;
     hurried.repeating = 3;
     hurried.stumbling = 3;
     hurried.late = 3;
+    hurried.misreading = 2;
     media::FaultWish better;
     better.late = 1;
     better.hesitating = 1;

@@ -18,6 +18,7 @@
 #include <QPushButton>
 #include <QStandardPaths>
 #include <QTableView>
+#include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTest>
 
@@ -239,17 +240,19 @@ const Shot kShots[]{
             settle();
             const auto* take = w.review().take();
             for (const auto& verdict : take->verdicts) {
-                if (verdict.timing == brumefall::take::Timing::late && verdict.off_s > 0.3) {
+                if (verdict.isMisread()) {
                     w.document().setCurrentNote(QString::fromStdString(verdict.id));
                     auto* gap = w.findChild<GapView*>(QStringLiteral("reviewGap"));
-                    gap->setSpan(verdict.planned_end_s - 6.0, verdict.planned_end_s + 13.0);
-                    gap->showNote(verdict.id);
-                    auto* table = w.findChild<QTableView*>(QStringLiteral("verdictTable"));
-                    table->selectRow(w.document().numberOf(verdict.id) - 1);
+                    gap->setSpan(verdict.planned_end_s - 9.0, verdict.planned_end_s + 10.0);
                     w.transport().seekStage(verdict.end_s);
                     break;
                 }
             }
+        }},
+    {"tuning",
+        [](MainWindow& w) {
+            w.findChild<QPushButton*>(QStringLiteral("tuningButton"))->click();
+            w.findChild<QTableWidget*>(QStringLiteral("tuningTable"))->selectRow(2);
         }},
     {"log", [](MainWindow& w) { w.showWorkspace(MainWindow::kLog); }},
     {"night_room",

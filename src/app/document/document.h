@@ -111,7 +111,9 @@ public:
     void clearShaping();
 
     /// What the driver said of a note in a take; nothing, or the same again, takes it away.
-    void setRemark(const QString& take, const QString& note, const QString& says);
+    /// `words` are those that were said of it, or the new ones of a note to be reworded.
+    void setRemark(
+        const QString& take, const QString& note, const QString& says, const QString& words = {});
     /// Takes a take and its recording into the desktop's trash; where there is none, says so and keeps them.
     void removeTake(const QString& take);
 
@@ -168,7 +170,7 @@ private:
     void readPasses();
     void readTakes();
     void applyRemark(
-        const std::string& take, const std::string& note, const std::optional<std::string>& says);
+        const std::string& take, const std::string& note, const std::optional<stage::Remark>& remark);
     [[nodiscard]] const stage::Take* take(const std::string& name) const;
     /// The numbers of the notes of a call, as the picture shows them: "note 4", "notes 4 to 6".
     [[nodiscard]] QString notesOfCall(std::size_t call) const;

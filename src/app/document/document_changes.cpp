@@ -141,7 +141,7 @@ private:
 class RemarkCommand : public Change {
 public:
     RemarkCommand(Document& document, const stage::Take& take, const QString& note,
-        std::optional<std::string> says, const QString& name)
+        std::optional<stage::Remark> says, const QString& name)
         : Change(document, name, Seen::review, note)
         , take_(take.name)
         , note_(note.toStdString())
@@ -149,7 +149,7 @@ public:
     {
         for (const auto& remark : take.remarks) {
             if (remark.note == note_) {
-                before_ = remark.says;
+                before_ = remark;
             }
         }
     }
@@ -160,8 +160,8 @@ protected:
 private:
     std::string take_;
     std::string note_;
-    std::optional<std::string> before_;
-    std::optional<std::string> after_;
+    std::optional<stage::Remark> before_;
+    std::optional<stage::Remark> after_;
 };
 
 /// A take that was removed: its files lie in the trash until it is brought back.
@@ -407,29 +407,30 @@ void Document::renamePass(const QString& name)
         tr("Rename the pass \u201c%1\u201d").arg(QString::fromStdString(pass()->name))));
 }
 
-void Document::setRemark(const QString& take, const QString& note, const QString& says)
+void Document::setRemark(
+    const QString& take, const QString& note, const QString& says, const QString& words)
 {
     const stage::Take* own = this->take(take.toStdString());
     if (own == nullptr || note.isEmpty()) {
         return;
     }
-    std::optional<std::string> after;
+    std::optional<stage::Remark> after;
     if (!says.isEmpty()) {
-        after = says.toStdString();
+        after = {note.toStdString(), says.toStdString(), words.toStdString()};
     }
     for (const auto& remark : own->remarks) {
-        if (remark.note == note.toStdString() && after == remark.says) {
+        if (after == remark) {
             after.reset();
         }
     }
     const int number = numberOf(note.toStdString());
     undo_.push(new RemarkCommand(*this, *own, note, after,
-        after ? tr("The driver says \u201c%1\u201d of note %2").arg(says).arg(number)
+        after ? tr("The driver says \u201c%1\u201d of note %2").arg(words.isEmpty() ? says : words).arg(number)
               : tr("Take away what the driver said of note %1").arg(number)));
 }
 
 void Document::applyRemark(
-    const std::string& take, const std::string& note, const std::optional<std::string>& says)
+    const std::string& take, const std::string& note, const std::optional<stage::Remark>& remark)
 {
     const stage::Take* own = this->take(take);
     if (own == nullptr) {
@@ -437,8 +438,8 @@ void Document::applyRemark(
     }
     auto changed = *own;
     std::erase_if(changed.remarks, [&](const stage::Remark& r) { return r.note == note; });
-    if (says) {
-        changed.remarks.push_back({note, *says});
+    if (remark) {
+        changed.remarks.push_back(*remark);
     }
     keepTake(changed);
 }

@@ -46,7 +46,7 @@ ReadWorkspace::ReadWorkspace(
     gap_->setObjectName(QStringLiteral("readGap"));
     gap_->setSpan(-3.0, 11.0);
     gap_->scene().windows = false;
-    gap_->setMinimumHeight(250); // five rows of words; the video gives way
+    gap_->setMinimumHeight(196); // four rows of words; the video gives way
     input_->setObjectName(QStringLiteral("inputChoice"));
     input_->setAccessibleName(tr("Who reads"));
     level_->setObjectName(QStringLiteral("levelMeter"));

@@ -2,42 +2,26 @@
 #pragma once
 
 #include "document/document.h"
+#include "media/elsewhere.h"
 #include "read/take_recorder.h"
+#include "review/tuning_panel.h"
+#include "review/verdict_model.h"
+#include "widgets/background.h"
 #include "widgets/gap_view.h"
 #include "widgets/transport.h"
 
-#include <QAbstractTableModel>
 #include <QWidget>
 
 #include <optional>
 
 class QComboBox;
 class QLabel;
+class QLineEdit;
 class QPushButton;
+class QStackedWidget;
 class QTableView;
 
 namespace brumefall::app {
-
-/// One row for each note of a take.
-class VerdictModel : public QAbstractTableModel {
-    Q_OBJECT
-
-public:
-    enum Column { kNumber, kVerdict, kNote, kWords, kLead, kMetres, kAhead, kBeside, kColumns };
-
-    using QAbstractTableModel::QAbstractTableModel;
-    void show(const stage::Take* take);
-    [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
-    [[nodiscard]] int columnCount(const QModelIndex& parent = {}) const override;
-    [[nodiscard]] QVariant data(const QModelIndex& index, int role) const override;
-    [[nodiscard]] QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
-    [[nodiscard]] const take::Verdict* verdict(int row) const;
-    [[nodiscard]] int rowOf(const QString& note) const;
-
-private:
-    const stage::Take* take_ = nullptr;
-    QStringList numbers_; ///< of the rows, as they are shown
-};
 
 /// The recording's waveform, on the same axis as the gap picture above it.
 class TakeWave : public QWidget {
@@ -49,9 +33,12 @@ public:
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
     GapView& gap_;
+    double shown_from_s_ = 0.0;
+    double shown_to_s_ = 0.0;
     media::Peaks peaks_;
     take::Clock clock_;
 };
@@ -67,9 +54,21 @@ public:
     [[nodiscard]] const stage::Take* take() const { return take_ ? &*take_ : nullptr; }
 
 private:
+    QLayout* makeHead();
+    QLayout* makeRemarks();
+    void makeTable();
     void fillTakes();
+    void sayFigures();
+    void loadSound();
     void chooseNote(const QString& id, bool play);
+    void goToFault(int step);
+    void filter();
     void remark(const QString& says);
+    void askForWords(const QString& says);
+    void takeWords();
+    void importReading();
+    void keepReading(const QString& file, const media::Sound& sound, const media::ReadingElsewhere& reading);
+    [[nodiscard]] Faults shownFaults() const;
 
     Document& document_;
     Transport& transport_;
@@ -77,13 +76,23 @@ private:
     QComboBox* takes_;
     QLabel* summary_;
     QLabel* figures_;
+    QLabel* why_;
     GapView* gap_;
     TakeWave* wave_;
     QTableView* table_;
     VerdictModel* model_;
+    TuningPanel* tuning_;
+    QWidget* tuning_page_ = nullptr;
+    QStackedWidget* pages_;
     QPushButton* judge_;
+    QPushButton* tune_ = nullptr;
+    QComboBox* faults_;
+    QLineEdit* words_;
+    QString words_for_; ///< what the words that are being typed are: reword, other
     std::optional<stage::Take> take_;
     media::Sound sound_;
+    Job loading_;
+    Job importing_;
 };
 
 } // namespace brumefall::app

@@ -98,7 +98,7 @@ private:
         if (scene_.verdicts != nullptr && k < scene_.verdicts->size()) {
             const auto& verdict = (*scene_.verdicts)[k];
             placed.read_bar = placed.bar.translated(0.0, kBarHeight);
-            if (verdict.timing != take::Timing::missed && !verdict.outside_take) {
+            if (verdict.heard() && !verdict.outside_take) {
                 placed.read_bar.setLeft(scale_.x(verdict.start_s));
                 placed.read_bar.setRight(scale_.x(verdict.end_s));
             }

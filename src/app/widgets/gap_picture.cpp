@@ -250,7 +250,7 @@ private:
     [[nodiscard]] bool isMissed(std::size_t note) const
     {
         return scene_.verdicts != nullptr && note < scene_.verdicts->size()
-            && (*scene_.verdicts)[note].timing == take::Timing::missed
+            && !(*scene_.verdicts)[note].heard()
             && !(*scene_.verdicts)[note].outside_take;
     }
 
@@ -261,12 +261,17 @@ private:
             return;
         }
         const auto timing = (*scene_.verdicts)[placed.note].timing;
-        const bool missed = timing == take::Timing::missed;
+        const bool missed = !(*scene_.verdicts)[placed.note].heard();
         p_.setPen(QPen(missed ? theme_.quiet : theme_.ink, 1.2, missed ? Qt::DotLine : Qt::SolidLine));
         p_.setBrush(timing == take::Timing::on_time ? QBrush(theme_.ink)
                 : timing == take::Timing::late      ? QBrush(theme_.ink, Qt::BDiagPattern)
                                                     : QBrush(Qt::NoBrush));
         p_.drawRect(placed.read_bar);
+        if ((*scene_.verdicts)[placed.note].isMisread()) { // struck through: something else was said
+            p_.setPen(QPen(theme_.ink, 2.0));
+            p_.drawLine(placed.read_bar.bottomLeft(), placed.read_bar.topRight());
+            p_.drawLine(placed.read_bar.topLeft(), placed.read_bar.bottomRight());
+        }
     }
 
     /// From the end of a spoken note down to its action point.
@@ -290,7 +295,7 @@ private:
                 out.push_back({placed.bar.bottomRight(), act, note.lead_s, note.lead_m,
                     note.status == plan::Status::late, chosen});
             } else if (placed.note < scene_.verdicts->size()
-                && (*scene_.verdicts)[placed.note].timing != take::Timing::missed) {
+                && (*scene_.verdicts)[placed.note].heard()) {
                 const auto& verdict = (*scene_.verdicts)[placed.note];
                 out.push_back({placed.read_bar.bottomRight(), act, verdict.lead_s, verdict.lead_m,
                     verdict.timing == take::Timing::late, chosen});

@@ -27,6 +27,14 @@ void paintVerdict(QPainter& painter, const QRectF& rect, const take::Verdict& ve
         return;
     }
     painter.setPen(QPen(theme.ink, 1.6));
+    if (verdict.isMisread()) { // something else was said: struck through
+        painter.setBrush(theme.raised);
+        painter.drawRect(box(1));
+        painter.drawLine(box(1).topLeft(), box(1).bottomRight());
+        painter.drawLine(box(1).bottomLeft(), box(1).topRight());
+        painter.restore();
+        return;
+    }
     switch (verdict.timing) {
     case take::Timing::early:
         painter.setBrush(theme.raised);

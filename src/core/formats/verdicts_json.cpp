@@ -34,8 +34,8 @@ Json judgedToJson(const plan::Plan& plan, const std::vector<take::Verdict>& verd
             json["why"] = reason.text;
         }
         if (v.heard()) {
-            json.update({{"off_s", v.off_s}, {"lead_s", v.lead_s}, {"lead_m", v.lead_m}, {"start_s", v.start_s},
-                {"end_s", v.end_s}, {"notes_ahead", v.notes_ahead}});
+            json.update({{"off_s", v.off_s}, {"lead_s", v.lead_s}, {"lead_m", v.lead_m},
+                {"start_s", v.start_s}, {"end_s", v.end_s}, {"notes_ahead", v.notes_ahead}});
         }
         notes.push_back(std::move(json));
     }
@@ -66,8 +66,8 @@ Json tuningToJson(const tune::Tuning& tuning)
     if (tuning.reader) {
         const auto& r = tuning.reader->reader;
         reader = {{"takes", tuning.reader->takes}, {"rate_syll_s", r.rate_syll_s},
-            {"fastest_syll_s", r.fastest_syll_s}, {"breath_s", r.breath_s}, {"longest_run_s", r.longest_run_s},
-            {"spread_s", tuning.reader->spread_s}};
+            {"fastest_syll_s", r.fastest_syll_s}, {"breath_s", r.breath_s},
+            {"longest_run_s", r.longest_run_s}, {"spread_s", tuning.reader->spread_s}};
     }
     return {{"format", "brumefall/tuning/1"}, {"classes", std::move(classes)}, {"reader", std::move(reader)}};
 }

@@ -51,7 +51,9 @@ struct Stage {
 /// A remark of the driver about a note in a take.
 struct Remark {
     std::string note;
-    std::string says; ///< earlier, later, reword, good
+    std::string says; ///< earlier, later, reword, good, or other
+    std::string words; ///< the new words of a reword, or what else was said
+    bool operator==(const Remark&) const = default;
 };
 
 /// What a take names as its reader where nobody but the application read.

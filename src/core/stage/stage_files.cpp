@@ -318,8 +318,8 @@ Take readTake(const std::filesystem::path& file)
         take.found = formats::foundFromJson(json.value("calls", Json::array()));
         take.verdicts = formats::verdictsFromJson(json.value("verdicts", Json::array()));
         for (const Json& remark : json.value("remarks", Json::array())) {
-            take.remarks.push_back(
-                {remark.at("note").get<std::string>(), remark.at("says").get<std::string>()});
+            take.remarks.push_back({remark.at("note").get<std::string>(),
+                remark.at("says").get<std::string>(), remark.value("words", "")});
         }
         take.raw = json.dump();
         return take;
@@ -355,6 +355,9 @@ void writeTake(const std::filesystem::path& file, const Take& take)
     Json remarks = Json::array();
     for (const auto& remark : take.remarks) {
         remarks.push_back({{"note", remark.note}, {"says", remark.says}});
+        if (!remark.words.empty()) {
+            remarks.back()["words"] = remark.words;
+        }
     }
     json["remarks"] = std::move(remarks);
     formats::writeKind(file, json);

@@ -157,8 +157,7 @@ private:
         if (plan_.notes[from].call == plan_.notes[k].call && hasRoomBefore(from)
             && length(from) - first.spoken_s < 0.5 * later_s && repeated_s(from) < 0.5 * later_s) {
             return {Cause::start,
-                format("its call was begun %.1f s late though there was room",
-                    verdicts_[from].start_s - first.start_s),
+                format("with its call, begun %.1f s late", verdicts_[from].start_s - first.start_s),
                 first.id};
         }
         std::string why = repeated_s(from) > 0.0 ? "said twice" : ownReason(from).text;

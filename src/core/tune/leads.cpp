@@ -25,8 +25,8 @@ double logLikelihood(const Evidence& evidence, double lead_s)
     const double earlier = logistic((short_s - kHardlyFelt_s) / kSpread_s);
     const double later = logistic((-short_s - kHardlyFelt_s) / kSpread_s);
     const double said = evidence.says == Word::earlier ? earlier
-        : evidence.says == Word::later               ? later
-                                                     : std::max(0.0, 1.0 - earlier - later);
+        : evidence.says == Word::later                 ? later
+                                                       : std::max(0.0, 1.0 - earlier - later);
     return std::log(kSlips / 3.0 + (1.0 - kSlips) * said);
 }
 

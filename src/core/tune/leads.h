@@ -1,9 +1,10 @@
 /// Wished leads from what the driver said: a fit for every class of notes.
 ///
-/// "Earlier" says that the wish lies above the lead that was heard, "later" below it, "good" near it: an ordered
-/// logit (McCullagh, Journal of the Royal Statistical Society B 42 (1980), 109-142), of which a share is taken for
-/// slips, so that contrary remarks pull little. The wish is drawn to the lead that the driver had set when the
-/// first of them was made: few remarks move it little, and what a changed plan has answered moves it no further.
+/// "Earlier" says that the wish lies above the lead that was heard, "later" below it, "good" near it: an
+/// ordered logit (McCullagh, Journal of the Royal Statistical Society B 42 (1980), 109-142), of which a share
+/// is taken for slips, so that contrary remarks pull little. The wish is drawn to the lead that the driver
+/// had set when the first of them was made: few remarks move it little, and what a changed plan has answered
+/// moves it no further.
 #pragma once
 
 #include "plan/people.h"
@@ -36,7 +37,8 @@ struct ClassFit {
     bool contrary = false; ///< the remarks contradict each other more than slips would
 };
 
-/// `evidence` in the order that it was made. Classes without remarks are left out. Leads from 0 to kMostLead_s.
+/// `evidence` in the order that it was made. Classes without remarks are left out. Leads from 0 to
+/// kMostLead_s.
 inline constexpr double kMostLead_s = 6.0;
 [[nodiscard]] std::vector<ClassFit> fitLeads(std::span<const Evidence> evidence);
 

@@ -72,6 +72,28 @@ std::vector<Evidence> evidenceOf(
     return all;
 }
 
+ReadLeads leadsRead(const stage::Stage& stage, const stage::Prepared& prepared, const stage::Take& take)
+{
+    const auto notes = notesById(prepared);
+    std::array<std::vector<double>, plan::kLeadClasses> leads;
+    for (const take::Verdict& verdict : take.verdicts) {
+        const auto note = notes.find(verdict.id);
+        if (note == notes.end() || !verdict.heard() || verdict.outside_take) {
+            continue;
+        }
+        const double added_s = note->second->warnings.empty() ? 0.0 : stage.driver.warning_s;
+        leads.at(static_cast<std::size_t>(plan::leadClass(*note->second, prepared.notes.style.scale)))
+            .push_back(verdict.lead_s - added_s);
+    }
+    ReadLeads out;
+    for (std::size_t c = 0; c < leads.size(); ++c) {
+        if (!leads[c].empty()) {
+            out[c] = {pace::median(leads[c]), static_cast<int>(leads[c].size())};
+        }
+    }
+    return out;
+}
+
 bool isOwnFullTake(const stage::Take& take)
 {
     constexpr double kWhole = 0.8;
@@ -102,7 +124,8 @@ std::optional<ReaderFit> fitReader(const plan::Reader& reader, std::span<const s
             const double pause_s = take.verdicts[k].start_s - take.verdicts[k - 1].end_s;
             const bool between = take.plan.notes[k].call != take.plan.notes[k - 1].call
                 && take.plan.notes[k - 1].spoken_after.empty();
-            if (between && take.verdicts[k].heard() && take.verdicts[k - 1].heard() && pause_s > kNoPause_s && pause_s < kLost_s) {
+            if (between && take.verdicts[k].heard() && take.verdicts[k - 1].heard() && pause_s > kNoPause_s
+                && pause_s < kLost_s) {
                 breaths.push_back(pause_s);
             }
         }

@@ -4,6 +4,7 @@
 #include "stage/stage.h"
 #include "tune/leads.h"
 
+#include <array>
 #include <optional>
 #include <span>
 #include <vector>
@@ -13,7 +14,8 @@ namespace brumefall::tune {
 /// The reader as fitted from own full takes.
 struct ReaderFit {
     plan::Reader reader;
-    double spread_s = 0.0; ///< one standard deviation of a note's end about the plan, the take's own drift taken out
+    double spread_s =
+        0.0; ///< one standard deviation of a note's end about the plan, the take's own drift taken out
     int takes = 0;
 };
 
@@ -31,13 +33,24 @@ struct Tuning {
 };
 
 /// The remarks of `takes` as evidence, in the order of the takes. `notes` are those of the stage as it is.
-[[nodiscard]] std::vector<Evidence> evidenceOf(const stage::Stage& stage, const stage::Prepared& prepared,
-    std::span<const stage::Take> takes);
+[[nodiscard]] std::vector<Evidence> evidenceOf(
+    const stage::Stage& stage, const stage::Prepared& prepared, std::span<const stage::Take> takes);
+
+/// How early the notes of a class were read in a take: the middle of their leads, less what the driver's
+/// wishes add.
+struct ReadLead {
+    double lead_s = 0.0;
+    int notes = 0;
+};
+using ReadLeads = std::array<ReadLead, plan::kLeadClasses>;
+[[nodiscard]] ReadLeads leadsRead(
+    const stage::Stage& stage, const stage::Prepared& prepared, const stage::Take& take);
 
 /// A whole reading by the reader of this stage, no simulated one: what a reader is measured by.
 [[nodiscard]] bool isOwnFullTake(const stage::Take& take);
 
-[[nodiscard]] std::optional<ReaderFit> fitReader(const plan::Reader& reader, std::span<const stage::Take> takes);
+[[nodiscard]] std::optional<ReaderFit> fitReader(
+    const plan::Reader& reader, std::span<const stage::Take> takes);
 
 /// All of it; `pass` is what the plan goes along, as in stage::prepare.
 [[nodiscard]] Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const pace::Pass* pass,
