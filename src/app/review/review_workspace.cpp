@@ -249,7 +249,7 @@ void ReviewWorkspace::makeTable()
     table_->verticalHeader()->setDefaultSectionSize(24);
     table_->horizontalHeader()->setSectionResizeMode(VerdictModel::kNote, QHeaderView::Stretch);
     constexpr std::pair<int, int> kWidths[]{{VerdictModel::kNumber, 42}, {VerdictModel::kVerdict, 92},
-        {VerdictModel::kWords, 290}, {VerdictModel::kWhy, 330}, {VerdictModel::kAhead, 54},
+        {VerdictModel::kWords, 276}, {VerdictModel::kWhy, 270}, {VerdictModel::kAhead, 54},
         {VerdictModel::kBeside, 126}};
     for (const auto& [column, width] : kWidths) {
         table_->setColumnWidth(column, width);

@@ -46,7 +46,7 @@ TuningPanel::TuningPanel(Document& document, QWidget* parent)
         tr("remarks"), tr("what moves"), tr("read in this take")});
     table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     table_->verticalHeader()->setDefaultSectionSize(26);
-    table_->setFixedHeight(30 + 26 * static_cast<int>(plan::kLeadClasses) + 4);
+    table_->setFixedHeight(30 + 26 * static_cast<int>(plan::kLeadClasses) + 18);
     says_->setObjectName(QStringLiteral("tuningSays"));
     says_->setWordWrap(true);
     reader_->setObjectName(QStringLiteral("tuningReader"));
