@@ -260,11 +260,6 @@ const Shot kShots[]{
             applyTheme(*qApp, Theme::nightRoom());
             w.showWorkspace(MainWindow::kPlan);
         }},
-    {"caution",
-        [](MainWindow& w) {
-            applyTheme(*qApp, Theme::paper());
-            w.showCaution();
-        }},
 };
 
 } // namespace
