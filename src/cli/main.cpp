@@ -2,6 +2,7 @@
 
 #include "formats/captions_json.h"
 #include "formats/files.h"
+#include "formats/log_json.h"
 #include "formats/notes_json.h"
 #include "formats/plan_json.h"
 #include "formats/take_json.h"
@@ -17,6 +18,7 @@
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
+#include <array>
 #include <charconv>
 #include <cmath>
 #include <ctime>
@@ -44,6 +46,8 @@ constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
                                "       brumefall-cli follow STAGE --pass NAME --audio FILE\n"
                                "       brumefall-cli judge STAGE --pass NAME --audio FILE [--go S]\n"
                                "       brumefall-cli tune STAGE [--pass NAME]\n"
+                               "       brumefall-cli tonight FOLDER --minutes M\n"
+                               "       brumefall-cli log FOLDER\n"
                                "       brumefall-cli check STAGE\n"
                                "STAGE is a stage folder or its stage.brumefall.\n";
 
@@ -273,6 +277,48 @@ int runTune(int argc, char** argv)
     return exit;
 }
 
+/// The rally in a folder; what is wrong with a stage or a take is told, and the rest counts all the same.
+log::Rally rallyIn(const std::string& folder)
+{
+    auto rally = log::readRally(folder);
+    for (const auto& stage : rally.stages) {
+        if (!stage.problem.empty()) {
+            std::cerr << stage.problem << "\n";
+        }
+        for (const auto& broken : stage.broken_takes) {
+            std::cerr << broken << "\n";
+        }
+    }
+    if (rally.stages.empty()) {
+        std::cerr << folder << ":0: there is no stage in it\n";
+    }
+    return rally;
+}
+
+int runLog(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {});
+    const auto rally = rallyIn(arguments.positional);
+    print(formats::rallyToJson(rally));
+    return rally.stages.empty() ? kBadData : kFine;
+}
+
+int runTonight(int argc, char** argv)
+{
+    const auto arguments = parseArguments(argc, argv, {"--minutes"});
+    const auto minutes = arguments.option("--minutes");
+    if (!minutes) {
+        throw UsageError{"tonight needs --minutes"};
+    }
+    const double length = secondsOf(*minutes);
+    const auto rally = rallyIn(arguments.positional);
+    const std::time_t now = std::time(nullptr);
+    std::array<char, 32> iso{};
+    std::strftime(iso.data(), iso.size(), "%Y-%m-%dT%H:%M:%S", std::localtime(&now));
+    print(formats::tonightToJson(log::tonight(rally, length, iso.data())));
+    return rally.stages.empty() ? kBadData : kFine;
+}
+
 int runCheck(int argc, char** argv)
 {
     const auto arguments = parseArguments(argc, argv, {});
@@ -292,7 +338,8 @@ int main(int argc, char** argv)
 {
     const std::map<std::string, std::function<int(int, char**)>> commands{{"notes", runNotes},
         {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"follow", runFollow},
-        {"judge", runJudge}, {"tune", runTune}, {"check", runCheck}};
+        {"judge", runJudge}, {"tune", runTune}, {"tonight", runTonight}, {"log", runLog},
+        {"check", runCheck}};
     const std::string name = argc > 1 ? argv[1] : "";
     if (name == "--help" || name == "help") {
         std::cout << kUsage;

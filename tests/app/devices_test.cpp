@@ -12,6 +12,7 @@
 #include <QOpenGLWidget>
 #include <QProcess>
 #include <QPushButton>
+#include <QSettings>
 
 #include <cmath>
 
@@ -84,6 +85,25 @@ TEST_F(DevicesTest, AMicrophoneThatHearsNothingIsSaidBeforeATakeIsLostToIt)
     EXPECT_TRUE(waitFor(
         [&] { return find<QLabel>("readState")->text().contains(QStringLiteral("hears nothing")); }, 4000))
         << find<QLabel>("readState")->text().toStdString();
+}
+
+TEST_F(DevicesTest, TheDelayOfAMicrophoneIsMeasuredAndKeptForIt)
+{
+    openDemo();
+    QTest::keyClick(window_.get(), Qt::Key_F4);
+    auto* input = find<QComboBox>("inputChoice");
+    input->setCurrentIndex(0);
+    emit input->activated(0);
+    const QString name = input->currentText();
+    find<QPushButton>("latencyButton")->click();
+    auto* state = find<QLabel>("readState");
+    EXPECT_TRUE(state->text().contains(QStringLiteral("keep quiet"))) << state->text().toStdString();
+    ASSERT_TRUE(waitFor([&] { return state->text().contains(QStringLiteral("ms late")); }, 20000))
+        << state->text().toStdString();
+    ASSERT_TRUE(hasLatency(name));
+    EXPECT_GT(latencyOf_s(name), -0.1);
+    EXPECT_LT(latencyOf_s(name), 0.4);
+    QSettings().remove(QStringLiteral("latency")); // the other tests take the device as it is
 }
 
 TEST_F(DevicesTest, AVoiceThroughTheMicrophoneIsRecordedAndItsCallsAreFound)

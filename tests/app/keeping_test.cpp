@@ -372,6 +372,7 @@ TEST_F(KeepingTest, ATakeThatBeginsInTheMiddleOfTheStageOpensWhereItBegins)
     for (std::size_t i = 0; i < take.verdicts.size(); ++i) {
         take.verdicts[i].outside_take = i < 40;
         take.verdicts[i].timing = take::Timing::on_time;
+        take.verdicts[i].misread.clear();
     }
     window_->showWorkspace(MainWindow::kReview);
     document().keepTake(take);

@@ -2,10 +2,9 @@
 
 #include "read/page_view.h"
 #include "read/practice_bar.h"
-#include "read/read_workspace.h"
+#include "reading_window.h"
 #include "review/review_workspace.h"
 #include "stage/stage.h"
-#include "window.h"
 
 #include <QComboBox>
 #include <QLabel>
@@ -19,21 +18,17 @@ using namespace brumefall::app;
 
 namespace {
 
-class PracticeTest : public support::Window {
+class PracticeTest : public support::ReadingWindow {
 protected:
     void SetUp() override
     {
-        Window::SetUp();
-        openDemo();
-        window_->showWorkspace(MainWindow::kRead);
-        auto* input = find<QComboBox>("inputChoice");
-        input->setCurrentIndex(input->count() - 1); // the simulated reader
+        ReadingWindow::SetUp();
         choose(take::Way::guided);
     }
     void TearDown() override
     {
         choose(take::Way::guided); // it is remembered
-        Window::TearDown();
+        ReadingWindow::TearDown();
     }
     void choose(take::Way way) { find<QComboBox>("wayChoice")->setCurrentIndex(static_cast<int>(way)); }
     void chooseNotes(int first, int last)
@@ -41,8 +36,6 @@ protected:
         find<QSpinBox>("firstNote")->setValue(first);
         find<QSpinBox>("lastNote")->setValue(last);
     }
-    [[nodiscard]] Document& document() { return window_->document(); }
-    [[nodiscard]] TakeRecorder& recorder() { return window_->recorder(); }
     [[nodiscard]] Practice& practice() { return window_->read().practice(); }
     [[nodiscard]] PageView& page() { return *find<PageView>("pageView"); }
     [[nodiscard]] QString said() { return find<QLabel>("readState")->text(); }
@@ -63,22 +56,9 @@ protected:
             [&] { return !recorder().isRecording() && !recorder().isJudging() && !practice().isOn(); },
             90000);
     }
-    /// By how much the verdicts of the last take are off what was read, at worst, in seconds from go.
     double worst_s(double rate = 1.0)
     {
-        double worst = 0.0;
-        int compared = 0;
-        const auto& reading = window_->read().lastReading();
-        for (const auto& truth : reading.truth) {
-            for (const auto& verdict : lastTake().verdicts) {
-                if (verdict.id == truth.id && verdict.timing != take::Timing::missed) {
-                    const double end_s = rate * (reading.from_s + truth.span.end_s);
-                    worst = std::max(worst, std::abs(verdict.end_s - end_s));
-                    ++compared;
-                }
-            }
-        }
-        return compared >= 3 ? worst : 1e9;
+        return ReadingWindow::worst_s(lastTake().verdicts, window_->read().lastReading(), rate);
     }
 };
 

@@ -2,9 +2,8 @@
 // against, and kept where it belongs.
 
 #include "read/page_view.h"
-#include "read/read_workspace.h"
+#include "reading_window.h"
 #include "stage/stage.h"
-#include "window.h"
 
 #include <QComboBox>
 #include <QPlainTextEdit>
@@ -17,18 +16,8 @@ using namespace brumefall::app;
 
 namespace {
 
-class TakesTest : public support::Window {
+class TakesTest : public support::ReadingWindow {
 protected:
-    void SetUp() override
-    {
-        Window::SetUp();
-        openDemo();
-        window_->showWorkspace(MainWindow::kRead);
-        auto* input = find<QComboBox>("inputChoice");
-        input->setCurrentIndex(input->count() - 1); // the simulated reader
-    }
-    [[nodiscard]] Document& document() { return window_->document(); }
-    [[nodiscard]] TakeRecorder& recorder() { return window_->recorder(); }
     [[nodiscard]] double now_s() { return window_->transport().stageTime(); }
 
     /// Reads from `from_s` to `to_s`; `meanwhile` happens in the middle. Returns the take's file.
@@ -54,23 +43,6 @@ protected:
         }
         return {};
     }
-
-    /// The largest of the distances between what was read and where the take says it was, in seconds.
-    static double worst_s(const stage::Take& take, const media::Reading& reading)
-    {
-        double worst = 0.0;
-        int compared = 0;
-        for (const auto& truth : reading.truth) {
-            const auto verdict = std::find_if(take.verdicts.begin(), take.verdicts.end(),
-                [&](const take::Verdict& v) { return v.id == truth.id; });
-            if (verdict != take.verdicts.end() && !verdict->outside_take
-                && verdict->timing != take::Timing::missed) {
-                worst = std::max(worst, std::abs(verdict->end_s - (reading.from_s + truth.span.end_s)));
-                ++compared;
-            }
-        }
-        return compared >= 3 ? worst : 1e9;
-    }
 };
 
 TEST_F(TakesTest, WhatIsChangedWhileOneReadsChangesNothingInTheTake)
@@ -90,7 +62,7 @@ TEST_F(TakesTest, WhatIsChangedWhileOneReadsChangesNothingInTheTake)
     EXPECT_EQ(take.pass, "stage");
     EXPECT_EQ(take.plan.notes.size(), 67U) << "the plan that it was read against";
     EXPECT_FALSE(take.pace.empty());
-    EXPECT_LT(worst_s(take, reading), 0.6);
+    EXPECT_LT(worst_s(take.verdicts, reading), 0.6);
 }
 
 TEST_F(TakesTest, ThePageFollowsTheVoiceWhileItReads)
@@ -129,8 +101,8 @@ TEST_F(TakesTest, ASecondTakeWhileTheFirstIsJudgedAndAnotherStageOpened)
     const auto there = stage::listJson(other / "takes").size();
     ASSERT_TRUE(window_->openStage(QString::fromStdString(other.string())));
     ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 90000));
-    EXPECT_LT(worst_s(stage::readTake(first), first_reading), 0.6);
-    EXPECT_LT(worst_s(stage::readTake(second), second_reading), 0.6);
+    EXPECT_LT(worst_s(stage::readTake(first).verdicts, first_reading), 0.6);
+    EXPECT_LT(worst_s(stage::readTake(second).verdicts, second_reading), 0.6);
     EXPECT_EQ(stage::listJson(other / "takes").size(), there) << "nothing went into the stage opened since";
     EXPECT_EQ(document().takes().size(), there);
 }

@@ -342,6 +342,35 @@ TEST(Cli, TunePrintsTheLeadsThatTheDriverWishes)
     EXPECT_TRUE(json["reader"].empty()) << "the simulated reader says nothing of the crew's own";
 }
 
+TEST(Cli, LogAndTonightReadAFolderOfStages)
+{
+    const support::ScratchFolder rally;
+    static_cast<void>(support::copyDemo(rally));
+    support::write(rally.path() / "Broken" / "stage.brumefall", "{");
+    const auto logged = run("log " + quoted(rally.path()));
+    ASSERT_EQ(logged.exit_code, 0) << logged.err;
+    EXPECT_EQ(schemaFaults("log", logged.out), "");
+    EXPECT_NE(logged.err.find("Broken"), std::string::npos) << "and says what is wrong with the other";
+    const auto json = Json::parse(logged.out);
+    ASSERT_EQ(json["stages"].size(), 2U);
+    EXPECT_TRUE(json["stages"][0].contains("problem"));
+    EXPECT_EQ(json["stages"][1]["takes"].size(), 3U);
+    EXPECT_EQ(json["stages"][1]["takes"][0]["misread"], 3);
+    const auto planned = run("tonight " + quoted(rally.path()) + " --minutes 12");
+    ASSERT_EQ(planned.exit_code, 0) << planned.err;
+    EXPECT_EQ(schemaFaults("tonight", planned.out), "");
+    const auto tonight = Json::parse(planned.out);
+    ASSERT_FALSE(tonight["stretches"].empty());
+    double minutes = 0.0;
+    for (const Json& stretch : tonight["stretches"]) {
+        minutes += stretch["minutes"].get<double>();
+        EXPECT_EQ(stretch["stage"], "Lantern Pass");
+    }
+    EXPECT_LE(minutes, 12.0);
+    EXPECT_EQ(run("tonight " + quoted(rally.path())).exit_code, 2);
+    EXPECT_EQ(run("log " + quoted(rally.path() / "nowhere")).exit_code, 1);
+}
+
 TEST(Cli, CheckSaysNothingOfAGoodStageAndNamesTheFileOfABadOne)
 {
     EXPECT_EQ(run("check " + quoted(kDemo)).exit_code, 0);

@@ -8,6 +8,7 @@
 #include "media/simulated_reader.h"
 #include "media/sound.h"
 #include "media/sound_file.h"
+#include "media/ticks.h"
 #include "media/voice.h"
 #include "stage/stage.h"
 #include "support.h"
@@ -381,6 +382,27 @@ TEST(Aligner, AMisreadWordIsToldAndOneReadAsItIsWrittenIsNot)
     }
     EXPECT_EQ(planted, 5);
     EXPECT_GE(told, 4);
+}
+
+TEST(Ticks, AreFoundInANoisyRoomAndNotWhereTheyAreNot)
+{
+    const auto ticks = media::resampled(media::tickSound(), media::kAlignRate_hz);
+    constexpr double kDelay_s = 0.083;
+    media::Sound room{{}, media::kAlignRate_hz};
+    std::mt19937 random(8);
+    std::normal_distribution<double> hiss(0.0, 120.0);
+    const auto late = static_cast<std::size_t>(kDelay_s * media::kAlignRate_hz);
+    for (std::size_t i = 0; i < ticks.samples.size() + late; ++i) {
+        const double heard = i >= late ? 0.1 * ticks.samples[i - late] : 0.0;
+        room.samples.push_back(static_cast<std::int16_t>(heard + hiss(random)));
+    }
+    const auto delay_s = media::tickDelay_s(room, media::tickTimes());
+    ASSERT_TRUE(delay_s);
+    EXPECT_NEAR(*delay_s, kDelay_s, 0.002);
+    for (auto& sample : room.samples) {
+        sample = static_cast<std::int16_t>(hiss(random));
+    }
+    EXPECT_FALSE(media::tickDelay_s(room, media::tickTimes())) << "nothing but hiss";
 }
 
 TEST(Lay, ARecordingOfTheSameRunIsLaidToTheOnboardByTheSoundItself)

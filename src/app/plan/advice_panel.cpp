@@ -9,6 +9,7 @@
 #include <QListWidget>
 
 #include <algorithm>
+#include <cmath>
 #include <utility>
 
 namespace brumefall::app {
@@ -110,13 +111,41 @@ void AdvicePanel::showPlan()
         }
     }
     if (plan.squeezes.empty()) {
+        remedy_of_row_.emplace_back(kNone, kNone);
         list_->addItem(plan.notes.empty() ? tr("Write the notes first (F1).")
                                           : tr("Nowhere: nothing comes too late. Next: read it (F4)."));
     } else if (remedy_of_row_.size() > 1) {
         list_->setCurrentRow(1);
     }
+    addWeakest();
     accept_->setEnabled(chosenRemedy() != nullptr);
     showing_ = false;
+}
+
+/// Notes that are planned in time and would often not be: by the reader's unevenness and how sure their
+/// places are.
+void AdvicePanel::addWeakest()
+{
+    constexpr double kWeak = 0.85;
+    constexpr std::size_t kMost = 5;
+    const auto& notes = document_.prepared().plan.notes;
+    std::vector<const plan::PlannedNote*> weak;
+    for (const auto& note : notes) {
+        if (note.status == plan::Status::on_time && note.in_time_share < kWeak) {
+            weak.push_back(&note);
+        }
+    }
+    std::stable_sort(weak.begin(), weak.end(),
+        [](const auto* a, const auto* b) { return a->in_time_share < b->in_time_share; });
+    weak.resize(std::min(weak.size(), kMost));
+    for (const auto* note : weak) {
+        addRow(tr("Weak: note %1, %2. In time %3 times in 100; it holds up to %4 times the pace.")
+                   .arg(document_.numberOf(note->id))
+                   .arg(QString::fromStdString(note->spoken))
+                   .arg(std::lround(100.0 * note->in_time_share))
+                   .arg(note->holds_to_pace, 0, 'f', 2),
+            note->id, kNone, kNone);
+    }
 }
 
 const plan::Remedy* AdvicePanel::chosenRemedy() const
@@ -126,7 +155,9 @@ const plan::Remedy* AdvicePanel::chosenRemedy() const
         return nullptr;
     }
     const auto [squeeze, remedy] = remedy_of_row_[static_cast<std::size_t>(row)];
-    return remedy == kNone ? nullptr : &document_.prepared().plan.squeezes[squeeze].remedies[remedy];
+    return remedy == kNone || squeeze == kNone
+        ? nullptr
+        : &document_.prepared().plan.squeezes[squeeze].remedies[remedy];
 }
 
 void AdvicePanel::preview()

@@ -32,6 +32,7 @@ signals:
 
 private:
     void showPlan();
+    void addWeakest();
     void preview();
     /// The remedy of the chosen row, null for a heading.
     [[nodiscard]] const plan::Remedy* chosenRemedy() const;

@@ -1,6 +1,6 @@
 #include "read/drivers_ear_session.h"
 
-#include "media/simulated_reader.h"
+#include "read/guide_voice.h"
 
 #include <algorithm>
 
@@ -51,23 +51,19 @@ void DriversEarSession::replan()
 /// The calls from here on are said anew; what is being said goes on until they are ready.
 void DriversEarSession::renewVoice()
 {
-    const auto laid = transport_.laid();
     const double from_s = transport_.stageTime() + (transport_.player().isPlaying() ? 1.0 : 0.0);
-    auto plan = plan::spokenIn(prepared_.plan, [&](double t) { return laid.retiming.toVideo(t); });
-    const double voice_from_s = laid.retiming.toVideo(from_s);
-    std::erase_if(plan.calls, [&](const auto& call) { return call.start_s < voice_from_s; });
+    auto plan = prepared_.plan;
+    std::erase_if(plan.calls, [&](const auto& call) { return call.start_s < from_s; });
     plan.line_up.clear();
-    voice_ = inBackground(
-        this, [plan](const media::Progress& progress) { return media::readAsPlanned(plan, progress); },
-        [this](Outcome<media::Reading> reading) {
-            if (!reading.value) {
-                emit failed(reading.why);
-                return;
-            }
-            transport_.setGuide(reading.value->sound, reading.value->from_s);
-            transport_.player().play();
-            emit changed();
-        });
+    voice_ = makeGuideVoice(this, plan, transport_.laid(), [this](Outcome<media::Reading> reading) {
+        if (!reading.value) {
+            emit failed(reading.why);
+            return;
+        }
+        transport_.setGuide(reading.value->sound, reading.value->from_s);
+        transport_.player().play();
+        emit changed();
+    });
 }
 
 std::optional<plan::LeadClass> DriversEarSession::classOf(const std::string& id) const

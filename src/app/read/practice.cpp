@@ -1,6 +1,7 @@
 #include "read/practice.h"
 
 #include "media/car_noise.h"
+#include "read/guide_voice.h"
 
 #include <QDateTime>
 
@@ -74,11 +75,17 @@ void Practice::begin(const Wish& wish)
     }
     wish_ = wish;
     begun_ = true;
+    choose();
+    start();
+}
+
+/// From the beginning of what was chosen.
+void Practice::start()
+{
     clean_ = 0;
     empty_ = 0;
     readings_ = 0;
     result_.clear();
-    choose();
     if (wish_.way == Way::drivers_ear) {
         ear_.begin(stretch_.from_s, wish_.rate);
     } else if (wish_.way == Way::listen_first) {
@@ -120,25 +127,22 @@ void Practice::choose()
 void Practice::listen()
 {
     state_ = State::preparing;
-    const auto laid = transport_.laid();
-    auto plan = plan::spokenIn(document_.prepared().plan, [&](double t) { return laid.retiming.toVideo(t); });
+    auto plan = document_.prepared().plan;
     std::erase_if(plan.calls,
         [&](const auto& call) { return call.last <= stretch_.first || call.first >= stretch_.last; });
     plan.line_up.clear();
-    voice_ = inBackground(
-        this, [plan](const media::Progress& progress) { return media::readAsPlanned(plan, progress); },
-        [this](Outcome<media::Reading> reading) {
-            if (!reading.value) {
-                emit failed(reading.why);
-                finish({});
-                return;
-            }
-            state_ = State::listening;
-            transport_.setRate(wish_.rate);
-            transport_.setGuide(reading.value->sound, reading.value->from_s);
-            transport_.playStretch(stretch_.from_s, stretch_.to_s);
-            emit changed();
-        });
+    voice_ = makeGuideVoice(this, plan, transport_.laid(), [this](Outcome<media::Reading> reading) {
+        if (!reading.value) {
+            emit failed(reading.why);
+            finish({});
+            return;
+        }
+        state_ = State::listening;
+        transport_.setRate(wish_.rate);
+        transport_.setGuide(reading.value->sound, reading.value->from_s);
+        transport_.playStretch(stretch_.from_s, stretch_.to_s);
+        emit changed();
+    });
     emit changed();
 }
 
@@ -252,19 +256,9 @@ void Practice::again()
         end();
     }
     state_ = State::idle;
-    clean_ = 0;
-    empty_ = 0;
-    readings_ = 0;
-    result_.clear();
     dark_ = false;
     place_hidden_ = wish_.way == Way::thrown_in;
-    if (wish_.way == Way::drivers_ear) {
-        ear_.begin(stretch_.from_s, wish_.rate);
-    } else if (wish_.way == Way::listen_first) {
-        listen();
-    } else {
-        record();
-    }
+    start();
 }
 
 void Practice::judged(const QString& name)

@@ -68,6 +68,7 @@ signals:
 
 private:
     void choose();
+    void start();
     void listen();
     void record();
     void heardNote(const QString& id, double end_s);

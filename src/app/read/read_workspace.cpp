@@ -1,5 +1,6 @@
 #include "read/read_workspace.h"
 
+#include "read/guide_voice.h"
 #include "theme/theme.h"
 #include "widgets/keys.h"
 #include "widgets/panels.h"
@@ -70,7 +71,10 @@ ReadWorkspace::ReadWorkspace(
     bindButton(again_, QKeyCombination(Qt::Key_A));
     discard_ = addButton(controls, tr("Throw away"), "discardButton", [this] { practice_.discard(); });
     bindButton(discard_, QKeyCombination(Qt::Key_X));
-    guide_ = addButton(controls, tr("Guide voice"), "guideButton", [this] { toggleGuide(); });
+    delay_ = addButton(controls, tr("Delay"), "latencyButton", [this] { measureDelay(); });
+    delay_->setToolTip(tr("Measure by how much this microphone hears late: some ticks are played"));
+    bindButton(delay_, QKeyCombination(Qt::Key_D));
+    guide_ = addButton(controls, tr("Guide"), "guideButton", [this] { toggleGuide(); });
     guide_->setCheckable(true);
     bindButton(guide_, QKeyCombination(Qt::Key_G));
     keepNarrow(input_, 11);
@@ -133,13 +137,20 @@ ReadWorkspace::ReadWorkspace(
     });
     connect(input_, &QComboBox::activated, this, [this] {
         QSettings().setValue(QStringLiteral("read/input"), input_->currentText());
+        trouble_.clear();
         listen();
+        showState();
     });
     connect(new media::MicrophoneWatch(this), &media::MicrophoneWatch::changed, this, [this] {
         if (!recorder_.isRecording()) {
             refreshInputs();
             listen();
         }
+    });
+    connect(&latency_, &LatencyCheck::done, this, [this](const QString& words) {
+        trouble_ = words;
+        listen();
+        showState();
     });
     connect(bar_, &PracticeBar::changed, this, &ReadWorkspace::showPractice);
     connect(&document_, &Document::opened, this, [this] { gap_->setSpan(-3.0, 11.0); });
@@ -329,13 +340,8 @@ void ReadWorkspace::toggleGuide()
         return;
     }
     prepared_share_ = 0.0;
-    // where the picture runs faster or slower, so does its sound: the voice is made for the picture's own
-    // time
-    voice_ = inBackground(
-        this,
-        [plan = plan::spokenIn(document_.prepared().plan,
-             [laid = transport_.laid()](double t) { return laid.retiming.toVideo(t); })](
-            const media::Progress& progress) { return media::readAsPlanned(plan, progress); },
+    voice_ = makeGuideVoice(
+        this, document_.prepared().plan, transport_.laid(),
         [this](Outcome<media::Reading> reading) {
             prepared_share_ = -1.0;
             if (reading.value) {
@@ -350,6 +356,19 @@ void ReadWorkspace::toggleGuide()
             prepared_share_ = share;
             showState();
         });
+    showState();
+}
+
+/// The microphone is the check's while it runs.
+void ReadWorkspace::measureDelay()
+{
+    if (ear_) {
+        ear_->stop();
+        ear_.reset();
+    }
+    transport_.player().pause();
+    trouble_ = tr("Ticks are played: keep quiet for seven seconds\u2026");
+    latency_.start(input_->currentData().toString());
     showState();
 }
 
@@ -408,6 +427,11 @@ void ReadWorkspace::showState()
     bar_->setEnabled(!on);
     discard_->setVisible(recording);
     guide_->setVisible(!recording);
+    const bool microphone = input_->currentData().toString() != QStringLiteral("simulated");
+    delay_->setVisible(microphone && !on);
+    delay_->setEnabled(!latency_.isRunning());
+    record_->setEnabled(!latency_.isRunning());
+    again_->setVisible(practice_.canBeginAgain());
     again_->setEnabled(practice_.canBeginAgain() && practice_.state() != Practice::State::judging);
     state_->setText(stateWords());
 }

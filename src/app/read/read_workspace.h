@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 #include "media/microphone_level.h"
+#include "read/latency_check.h"
 #include "read/page_view.h"
 #include "read/practice.h"
 #include "read/practice_bar.h"
@@ -59,11 +60,13 @@ private:
     void chooseStretch(const QString& to);
     void toggleGuide();
     void takeLeads();
+    void measureDelay();
 
     Document& document_;
     Transport& transport_;
     TakeRecorder& recorder_;
     Practice practice_;
+    LatencyCheck latency_;
     VideoView* video_;
     PageView* page_;
     GapView* gap_;
@@ -73,6 +76,7 @@ private:
     QPushButton* again_ = nullptr;
     QPushButton* discard_ = nullptr;
     QPushButton* guide_ = nullptr;
+    QPushButton* delay_ = nullptr;
     QWidget* ear_keys_;
     QPushButton* leads_ = nullptr;
     QProgressBar* level_;

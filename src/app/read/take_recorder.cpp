@@ -1,6 +1,7 @@
 #include "read/take_recorder.h"
 
 #include "media/aligner.h"
+#include "read/latency_check.h"
 #include "stage/folder.h"
 
 #include <QDateTime>
@@ -73,6 +74,7 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, const Wish& w
     }
     recording_ = {};
     wish_ = wish;
+    latency_s_ = latencyOf_s(input->name());
     paused_ = false;
     resuming_ = false;
     recording_.folder = document_.folder();
@@ -283,7 +285,7 @@ void TakeRecorder::endRecording()
     transport_.player().pause();
     transport_.hold(false);
     recording_.take.clock = fitClock();
-    recording_.take.clock.offset_s -= wish_.latency_s * recording_.take.clock.rate;
+    recording_.take.clock.offset_s -= latency_s_ * recording_.take.clock.rate;
     recording_.take.recorded_s = writer_->duration_s();
     writer_.reset();
     paused_ = false;

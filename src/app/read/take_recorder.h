@@ -34,7 +34,6 @@ public:
         std::string way; ///< of practising; take::toString(Way)
         std::string first; ///< notes that it is about; all of them where empty
         std::string last;
-        double latency_s = 0.0; ///< by how much this device hears late; see LatencyCheck
     };
     /// Plays from `wish.from_s` and records from `input` as soon as the video runs steadily, about a second
     /// later.
@@ -119,6 +118,7 @@ private:
     QElapsedTimer since_start_;
     bool running_ = false;
     Wish wish_;
+    double latency_s_ = 0.0; ///< by how much the device hears late
     bool paused_ = false;
     bool resuming_ = false;
     double paused_at_s_ = 0.0; ///< stage time

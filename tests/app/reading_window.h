@@ -1,0 +1,48 @@
+/// The window at Read, with the simulated reader in place of the microphone.
+#pragma once
+
+#include "read/read_workspace.h"
+#include "take/take.h"
+#include "window.h"
+
+#include <QComboBox>
+
+#include <algorithm>
+#include <cmath>
+
+namespace support {
+
+class ReadingWindow : public Window {
+protected:
+    void SetUp() override
+    {
+        Window::SetUp();
+        openDemo();
+        window_->showWorkspace(brumefall::app::MainWindow::kRead);
+        auto* input = find<QComboBox>("inputChoice");
+        input->setCurrentIndex(input->count() - 1);
+    }
+    [[nodiscard]] brumefall::app::Document& document() { return window_->document(); }
+    [[nodiscard]] brumefall::app::TakeRecorder& recorder() { return window_->recorder(); }
+
+    /// By how much the verdicts are off what was read, at worst, in seconds from go; huge where hardly any
+    /// can be compared.
+    static double worst_s(const std::vector<brumefall::take::Verdict>& verdicts,
+        const brumefall::media::Reading& reading, double rate = 1.0)
+    {
+        double worst = 0.0;
+        int compared = 0;
+        for (const auto& truth : reading.truth) {
+            for (const auto& verdict : verdicts) {
+                if (verdict.id == truth.id && verdict.heard() && !verdict.outside_take) {
+                    worst =
+                        std::max(worst, std::abs(verdict.end_s - rate * (reading.from_s + truth.span.end_s)));
+                    ++compared;
+                }
+            }
+        }
+        return compared >= 3 ? worst : 1e9;
+    }
+};
+
+} // namespace support
