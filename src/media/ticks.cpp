@@ -5,15 +5,16 @@
 #include "media/voice.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
 namespace brumefall::media {
 namespace {
 
-constexpr int kTicks = 8;
 constexpr double kFirst_s = 2.0; // the player runs steadily by then
-constexpr double kBetween_s = 0.6;
+constexpr std::array kTicks_s{
+    0.0, 0.6, 1.31, 1.85, 2.62, 3.13, 3.95, 4.4}; // uneven: one delay only fits them all
 constexpr double kTick_s = 0.008;
 constexpr double kTone_hz = 2200.0;
 
@@ -34,8 +35,8 @@ std::vector<float> tick(int rate_hz)
 std::vector<double> tickTimes()
 {
     std::vector<double> times;
-    for (int i = 0; i < kTicks; ++i) {
-        times.push_back(kFirst_s + i * kBetween_s);
+    for (const double at_s : kTicks_s) {
+        times.push_back(kFirst_s + at_s);
     }
     return times;
 }
@@ -43,7 +44,7 @@ std::vector<double> tickTimes()
 Sound tickSound()
 {
     constexpr double kLoud = 16000.0;
-    constexpr double kAfter_s = 1.5;
+    constexpr double kAfter_s = 2.5; // what hears late hears the last one, too
     const auto times = tickTimes();
     Sound sound{{}, kVoiceRate_hz};
     sound.samples.resize(static_cast<std::size_t>((times.back() + kAfter_s) * kVoiceRate_hz), 0);
@@ -59,43 +60,53 @@ Sound tickSound()
 
 std::optional<double> tickDelay_s(const Sound& recorded, std::span<const double> expected_s)
 {
-    constexpr double kBefore_s = 0.1;
-    constexpr double kAfter_s = 0.45; // less than the ticks are apart
-    constexpr double kStandsOut = 6.0;
-    constexpr double kAgree_s = 0.012;
+    constexpr double kLeast_s = -0.2;
+    constexpr double kMost_s = 2.0;
+    constexpr double kNear_s = 0.012;
+    constexpr double kStandsOut = 5.0;
     const Sound sound = resampled(recorded, kAlignRate_hz);
     const auto shape = tick(kAlignRate_hz);
-    std::vector<double> delays;
-    for (const double at_s : expected_s) {
-        const auto first = static_cast<long long>((at_s - kBefore_s) * kAlignRate_hz);
-        const auto last = static_cast<long long>((at_s + kAfter_s) * kAlignRate_hz);
-        std::vector<double> match;
-        for (long long from = first; from < last; ++from) {
-            double sum = 0.0;
-            for (std::size_t i = 0; i < shape.size(); ++i) {
-                const long long s = from + static_cast<long long>(i);
-                if (s >= 0 && s < std::ssize(sound.samples)) {
-                    sum += static_cast<double>(shape[i]) * sound.samples[static_cast<std::size_t>(s)];
-                }
-            }
-            match.push_back(std::abs(sum));
+    // how much every moment is like the beginning of a tick
+    std::vector<float> match(sound.samples.size() > shape.size() ? sound.samples.size() - shape.size() : 0);
+    for (std::size_t at = 0; at < match.size(); ++at) {
+        float sum = 0.0F;
+        for (std::size_t i = 0; i < shape.size(); ++i) {
+            sum += shape[i] * static_cast<float>(sound.samples[at + i]);
         }
-        const auto best = std::max_element(match.begin(), match.end());
-        auto sorted = match;
-        std::nth_element(sorted.begin(), sorted.begin() + std::ssize(sorted) / 2, sorted.end());
-        if (*best > kStandsOut * std::max(1.0, sorted[sorted.size() / 2])) {
-            delays.push_back(static_cast<double>(best - match.begin()) / kAlignRate_hz - kBefore_s);
-        }
+        match[at] = std::abs(sum);
     }
-    if (2 * delays.size() <= expected_s.size()) {
+    if (match.empty() || expected_s.empty()) {
         return {};
     }
-    std::sort(delays.begin(), delays.end());
-    const double middle_s = delays[delays.size() / 2];
-    const auto agreeing = std::count_if(
-        delays.begin(), delays.end(), [&](double d) { return std::abs(d - middle_s) < kAgree_s; });
-    return 2 * static_cast<std::size_t>(agreeing) > expected_s.size() ? std::optional(middle_s)
-                                                                      : std::nullopt;
+    const auto at = [&](double time_s) {
+        const auto sample = static_cast<long long>(time_s * kAlignRate_hz);
+        return sample >= 0 && sample < std::ssize(match) ? match[static_cast<std::size_t>(sample)] : 0.0F;
+    };
+    double best_s = kLeast_s;
+    double most = -1.0;
+    for (double delay_s = kLeast_s; delay_s < kMost_s; delay_s += 1.0 / kAlignRate_hz) {
+        double sum = 0.0;
+        for (const double tick_s : expected_s) {
+            sum += std::sqrt(static_cast<double>(at(tick_s + delay_s))); // a loud knock is no tick
+        }
+        if (sum > most) {
+            most = sum;
+            best_s = delay_s;
+        }
+    }
+    // most of them have to be there, each at its place
+    auto sorted = match;
+    std::nth_element(sorted.begin(), sorted.begin() + std::ssize(sorted) / 2, sorted.end());
+    const float quiet = std::max(1.0F, sorted[sorted.size() / 2]);
+    const auto heard = std::count_if(expected_s.begin(), expected_s.end(), [&](double tick_s) {
+        float loudest = 0.0F;
+        for (double off_s = -kNear_s; off_s < kNear_s; off_s += 1.0 / kAlignRate_hz) {
+            loudest = std::max(loudest, at(tick_s + best_s + off_s));
+        }
+        return static_cast<double>(loudest) > kStandsOut * static_cast<double>(quiet);
+    });
+    return 4 * static_cast<std::size_t>(heard) >= 3 * expected_s.size() ? std::optional(best_s)
+                                                                        : std::nullopt;
 }
 
 } // namespace brumefall::media

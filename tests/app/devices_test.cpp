@@ -95,14 +95,17 @@ TEST_F(DevicesTest, TheDelayOfAMicrophoneIsMeasuredAndKeptForIt)
     input->setCurrentIndex(0);
     emit input->activated(0);
     const QString name = input->currentText();
+    const auto silent = qgetenv("BRUMEFALL_SILENT");
+    qunsetenv("BRUMEFALL_SILENT"); // the ticks are to be heard in the room
     find<QPushButton>("latencyButton")->click();
     auto* state = find<QLabel>("readState");
     EXPECT_TRUE(state->text().contains(QStringLiteral("keep quiet"))) << state->text().toStdString();
     ASSERT_TRUE(waitFor([&] { return state->text().contains(QStringLiteral("ms late")); }, 20000))
         << state->text().toStdString();
+    qputenv("BRUMEFALL_SILENT", silent);
     ASSERT_TRUE(hasLatency(name));
     EXPECT_GT(latencyOf_s(name), -0.1);
-    EXPECT_LT(latencyOf_s(name), 0.4);
+    EXPECT_LT(latencyOf_s(name), 2.0);
     QSettings().remove(QStringLiteral("latency")); // the other tests take the device as it is
 }
 

@@ -109,16 +109,19 @@ TEST_F(NewcomerTest, GoesFromNothingToAReviewedStageOfTenNotesByKeysAlone)
     ASSERT_TRUE(waitFor([&] { return window_->recorder().isRecording(); }, 20000));
     ASSERT_TRUE(waitFor([&] { return window_->transport().stageTime() > 12.0; }, 60000));
     press(Qt::Key_Space);
-    EXPECT_FALSE(window_->transport().player().isPlaying());
+    EXPECT_TRUE(waitFor([&] { return !window_->transport().player().isPlaying(); }, 3000));
     const double paused_s = window_->recorder().recorded_s();
     QTest::qWait(700);
     EXPECT_EQ(window_->recorder().recorded_s(), paused_s) << "space parts no voice from its video";
     press(Qt::Key_Left);
     EXPECT_TRUE(message().contains(QStringLiteral("Space pauses both")));
     press(Qt::Key_Space);
-    ASSERT_TRUE(waitFor([&] { return window_->transport().stageTime() > 56.0; }, 60000));
     QSignalSpy judged(&window_->recorder(), &TakeRecorder::judged);
-    press(Qt::Key_R);
+    ASSERT_TRUE(waitFor(
+        [&] { return window_->transport().stageTime() > 56.0 || !window_->recorder().isRecording(); }, 90000));
+    if (window_->recorder().isRecording()) { // it stops by itself after the finish
+        press(Qt::Key_R);
+    }
     ASSERT_TRUE(waitFor([&] { return judged.count() > 0; }, 60000));
 
     ASSERT_TRUE(window_->review().isVisible());

@@ -221,7 +221,7 @@ TEST_F(PracticeTest, PauseStopsBothAndTheTakeGoesOnWhereItStopped)
     EXPECT_TRUE(said().startsWith(QStringLiteral("Paused")));
     QTest::qWait(1500);
     EXPECT_FALSE(window_->transport().player().isPlaying());
-    EXPECT_EQ(recorder().recorded_s(), recorded_s);
+    EXPECT_EQ(recorder().recorded_s(), recorded_s) << "nothing is taken down meanwhile";
     press(Qt::Key_Space);
     ASSERT_TRUE(waitForVerdicts());
     EXPECT_LT(worst_s(), 0.6) << "one clock before the pause and after it";

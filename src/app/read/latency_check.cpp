@@ -35,13 +35,6 @@ LatencyCheck::LatencyCheck(QObject* parent)
     patience_.setInterval(kPatience_ms);
     connect(&patience_, &QTimer::timeout, this,
         [this] { end(tr("The ticks could not be played in time. Try again.")); });
-    connect(&player_, &media::Player::ended, this, &LatencyCheck::finish);
-    connect(&player_, &media::Player::failed, this, &LatencyCheck::end);
-    connect(&player_, &media::Player::opened, this, [this] {
-        if (isRunning()) {
-            player_.play();
-        }
-    });
 }
 
 LatencyCheck::~LatencyCheck()
@@ -69,20 +62,28 @@ void LatencyCheck::start(const QString& name)
         emit done(QString::fromStdString(error.what()));
         return;
     }
+    player_ = std::make_unique<media::Player>(); // only while it is needed
+    connect(player_.get(), &media::Player::ended, this, &LatencyCheck::finish);
+    connect(player_.get(), &media::Player::failed, this, &LatencyCheck::end);
+    connect(player_.get(), &media::Player::opened, this, [this] {
+        if (isRunning()) {
+            player_->play();
+        }
+    });
     input_ = media::makeMicrophone(name);
     connect(input_.get(), &media::VoiceInput::samplesReady, this, [this](const QByteArray& bytes) {
         const auto* first = reinterpret_cast<const std::int16_t*>(bytes.constData());
         samples_.insert(samples_.end(), first, first + bytes.size() / 2);
-        if (player_.isRunning()) {
+        if (player_->isRunning()) {
             pairs_.push_back(
-                {static_cast<double>(samples_.size()) / media::kRecordingRate_hz, player_.position_s()});
+                {static_cast<double>(samples_.size()) / media::kRecordingRate_hz, player_->position_s()});
         }
     });
     connect(input_.get(), &media::VoiceInput::failed, this, &LatencyCheck::end);
     input_->start();
     if (input_) {
         patience_.start();
-        player_.open(file);
+        player_->open(file);
     }
 }
 
@@ -120,11 +121,13 @@ void LatencyCheck::finish()
 void LatencyCheck::end(const QString& words)
 {
     patience_.stop();
-    player_.pause();
     if (input_) {
         input_->stop();
-        QTimer::singleShot(0, this, [input = std::shared_ptr<media::VoiceInput>(std::move(input_))] {});
     }
+    // who called may be one of the two
+    QTimer::singleShot(0, this,
+        [input = std::shared_ptr<media::VoiceInput>(std::move(input_)),
+            player = std::shared_ptr<media::Player>(std::move(player_))] {});
     emit done(words);
 }
 

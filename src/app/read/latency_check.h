@@ -46,7 +46,7 @@ private:
 
     QTemporaryDir scratch_;
     QString name_;
-    media::Player player_;
+    std::unique_ptr<media::Player> player_;
     std::unique_ptr<media::VoiceInput> input_;
     std::vector<std::int16_t> samples_;
     std::vector<Pair> pairs_;
