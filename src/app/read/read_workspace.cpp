@@ -118,7 +118,9 @@ ReadWorkspace::ReadWorkspace(
     connect(&recorder_, &TakeRecorder::judging, this, [this] {
         if (!recorder_.isRecording()) {
             page_->forgetVoice();
-            listen();
+            if (!ear_) {
+                listen();
+            }
         }
         showState();
     });
