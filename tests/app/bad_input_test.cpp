@@ -72,7 +72,12 @@ TEST_F(BadInputTest, AnUprightPhoneVideoIsShownUpright)
     QTest::keyClick(window_.get(), Qt::Key_F2);
     auto& player = window_->transport().player();
     ASSERT_TRUE(waitFor(
-        [&] { return player.isOpen() && player.duration_s() < 10.0 && player.aspect() > 0.0; }, 10000));
+        [&] {
+            return player.isOpen() && player.duration_s() < 10.0 && player.aspect() > 0.0
+                && player.aspect() < 1.0;
+        },
+        10000))
+        << player.aspect();
     EXPECT_NEAR(player.aspect(), 180.0 / 320.0, 0.02);
     QImage picture;
     ASSERT_TRUE(waitFor(

@@ -89,6 +89,27 @@ TEST_F(TakesTest, ThePageFollowsTheVoiceWhileItReads)
     EXPECT_FALSE(page->behind_s()) << "the take is over";
 }
 
+TEST_F(TakesTest, AnotherStageOpenedWhileOneReadsNeitherStopsTheTakeNorGetsIt)
+{
+    support::ScratchFolder elsewhere;
+    const auto other = support::copyDemo(elsewhere);
+    const auto there = stage::listJson(other / "takes").size();
+    const auto file = record(47.0, 63.0, [&] {
+        EXPECT_FALSE(window_->openStage(QString::fromStdString(other.string())))
+            << "it is said to stop first";
+        ASSERT_FALSE(document().open(QString::fromStdString(other.string())))
+            << "whoever opens it all the same";
+        QTest::qWait(500);
+        EXPECT_TRUE(recorder().isRecording());
+        EXPECT_TRUE(window_->transport().player().isPlaying()) << "its video goes on, too";
+    });
+    EXPECT_FALSE(recorder().isRecording()) << "R stops it all the same";
+    const auto reading = window_->read().lastReading();
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    EXPECT_LT(worst_s(stage::readTake(file).verdicts, reading), 0.6);
+    EXPECT_EQ(stage::listJson(other / "takes").size(), there);
+}
+
 TEST_F(TakesTest, ASecondTakeWhileTheFirstIsJudgedAndAnotherStageOpened)
 {
     const auto first = record(47.0, 62.0);

@@ -266,13 +266,11 @@ void ReadWorkspace::setSimulatedFaults(const media::FaultWish& wish, std::uint32
 void ReadWorkspace::toggleRecording()
 {
     trouble_.clear();
-    if (practice_.isOn() && practice_.state() != Practice::State::judging) {
-        practice_.end();
-    } else if (!practice_.isOn()) {
+    if (practice_.isOn() || recorder_.isRecording()) {
+        practice_.end(); // a stretch is not read again
+    } else {
         guide_->setChecked(false);
         practice_.begin(bar_->wish());
-    } else {
-        practice_.end(); // the stretch is not read again
     }
     listen();
     showState();

@@ -42,8 +42,9 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
             begin();
         }
     });
-    connect(&transport_, &Transport::ticked, this, [this](double now_s) {
-        if (running_ && !paused_ && now_s >= wish_.to_s) {
+    connect(&transport_, &Transport::ticked, this, [this] {
+        // by the take's own clock: what is chosen meanwhile changes nothing in it
+        if (running_ && !paused_ && stageTime() >= wish_.to_s) {
             stop();
         }
     });

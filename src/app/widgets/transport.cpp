@@ -36,6 +36,10 @@ Transport::Transport(Document& document, QObject* parent)
     connect(&player_, &media::Player::ended, this, &Transport::ended);
     connect(&document_, &Document::passChanged, this, &Transport::openPass);
     connect(&document_, &Document::opened, this, [this] {
+        if (held_) { // a take goes on, whatever is opened
+            open_later_ = true;
+            return;
+        }
         player_.pause();
         setRate(1.0); // a new stage, a fresh clock
     });
@@ -65,6 +69,7 @@ void Transport::hold(bool held)
 {
     held_ = held;
     if (!held && std::exchange(open_later_, false)) {
+        setRate(1.0); // a fresh clock
         openPass();
     }
 }
