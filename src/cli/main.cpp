@@ -265,8 +265,10 @@ int runTune(int argc, char** argv)
             exit = kBadData;
         }
     }
-    const auto* along = pass ? &*pass : nullptr;
-    const auto tuning = tune::tune(stage, stage::prepare(stage, along), along, takes);
+    const auto prepare = [&](const stage::Stage& some) {
+        return stage::prepare(some, pass ? &*pass : nullptr);
+    };
+    const auto tuning = tune::tune(stage, prepare(stage), prepare, takes);
     for (const auto& change : tuning.classes) {
         if (change.fit.contrary) {
             std::cerr << folder.string() << ":0: what was said of " << plan::toString(change.fit.lead_class)

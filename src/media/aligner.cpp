@@ -169,9 +169,7 @@ private:
 
     [[nodiscard]] bool canDrop(std::size_t k, std::size_t word) const
     {
-        const auto& misses = misses_[k][word];
-        return std::any_of(
-            misses.begin(), misses.end(), [](const std::string& miss) { return miss.empty(); });
+        return notes::canBeDropped(misses_[k][word]);
     }
 
     /// What of the open words is not as it is written.

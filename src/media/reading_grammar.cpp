@@ -212,8 +212,7 @@ const std::string& Grammar::said(const WordPlace& place) const
 
 bool Grammar::canDrop(std::size_t k, std::size_t word) const
 {
-    const auto& misses = own_[k].misses[word];
-    return std::any_of(misses.begin(), misses.end(), [](const std::string& miss) { return miss.empty(); });
+    return notes::canBeDropped(own_[k].misses[word]);
 }
 
 /// Other words in the place of this one.

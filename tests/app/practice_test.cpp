@@ -251,6 +251,19 @@ TEST_F(PracticeTest, AgainBeginsTheSameNotesAnewAndThrowingAwayLeavesNoTake)
     EXPECT_EQ(practice().state(), Practice::State::idle);
 }
 
+TEST_F(PracticeTest, AgainWithFewerNotesThanWereChosenIsSaid)
+{
+    chooseNotes(60, 66);
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitForReading());
+    press(Qt::Key_X);
+    document().setNotesText(QStringLiteral("left four 60\nright three"), QStringLiteral("Edit"));
+    press(Qt::Key_A);
+    EXPECT_EQ(practice().state(), Practice::State::idle);
+    EXPECT_FALSE(recorder().isRecording());
+    EXPECT_TRUE(said().contains(QStringLiteral("fewer notes"))) << said().toStdString();
+}
+
 TEST_F(PracticeTest, AWholeReadingStopsByItselfAfterTheFinishAndIsJudgedAtOnce)
 {
     goTo(document().prepared().plan.notes.back().arrive_s - 25.0);

@@ -127,7 +127,8 @@ TEST(Tuning, RemarksOfTakesMoveTheirClassAndSayWhatThatMoves)
         take.remarks.push_back({prepared.plan.notes[k].id, "earlier", {}});
     }
     take.remarks.push_back({prepared.plan.notes[1].id, "reword", {}});
-    const auto tuning = tune::tune(stage, prepared, nullptr, std::span(&take, 1));
+    const auto tuning = tune::tune(
+        stage, prepared, [](const auto& some) { return stage::prepare(some, nullptr); }, std::span(&take, 1));
     ASSERT_EQ(tuning.classes.size(), 1U) << "a wish for other words says nothing of time";
     const auto& change = tuning.classes[0];
     EXPECT_EQ(change.fit.lead_class, plan::LeadClass::slow);

@@ -148,8 +148,13 @@ void Practice::listen()
 
 void Practice::record()
 {
-    state_ = State::preparing;
     const plan::Plan& plan = document_.prepared().plan;
+    if (stretch_.last > plan.notes.size()) { // the notes were changed since it was chosen
+        finish(
+            tr("There are fewer notes now than when this was chosen. Next: choose again, and record (R)."));
+        return;
+    }
+    state_ = State::preparing;
     TakeRecorder::Wish wish;
     wish.from_s = stretch_.from_s;
     wish.to_s = stretch_.to_s;
@@ -277,8 +282,8 @@ void Practice::judged(const QString& name)
         finish(result_);
         return;
     }
-    const bool heard = std::any_of(take->verdicts.begin(), take->verdicts.end(),
-        [](const take::Verdict& v) { return v.timing != take::Timing::missed; });
+    const bool heard = std::any_of(
+        take->verdicts.begin(), take->verdicts.end(), [](const take::Verdict& v) { return v.heard(); });
     constexpr int kEnough = 2;
     empty_ = heard ? 0 : empty_ + 1;
     if (empty_ >= kEnough) {

@@ -77,14 +77,11 @@ void TuningPanel::showTake(const stage::Take* take)
     when_seen_->ask();
 }
 
-const pace::Pass* TuningPanel::along() const
-{
-    return document_.along() == Document::Along::recorded ? document_.pass() : nullptr;
-}
-
 void TuningPanel::fill()
 {
-    tuning_ = tune::tune(document_.stage(), document_.prepared(), along(), document_.takes());
+    tuning_ = tune::tune(
+        document_.stage(), document_.prepared(),
+        [this](const stage::Stage& stage) { return document_.preparedAs(stage); }, document_.takes());
     bool contrary = false;
     for (std::size_t c = 0; c < plan::kLeadClasses; ++c) {
         const auto lead_class = static_cast<plan::LeadClass>(c);

@@ -29,7 +29,6 @@ private:
     void takeAll();
     void takeReader();
     void keepAsDriver();
-    [[nodiscard]] const pace::Pass* along() const;
 
     Document& document_;
     QTableWidget* table_;

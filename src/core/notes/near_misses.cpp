@@ -55,4 +55,9 @@ std::vector<std::vector<std::string>> nearMisses(const std::vector<std::string>&
     return out;
 }
 
+bool canBeDropped(const std::vector<std::string>& misses)
+{
+    return std::any_of(misses.begin(), misses.end(), [](const std::string& miss) { return miss.empty(); });
+}
+
 } // namespace brumefall::notes

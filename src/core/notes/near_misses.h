@@ -15,4 +15,7 @@ enum class Spoken { note, distance };
 [[nodiscard]] std::vector<std::vector<std::string>> nearMisses(
     const std::vector<std::string>& words, Spoken what);
 
+/// Of a word's near misses: it could be dropped.
+[[nodiscard]] bool canBeDropped(const std::vector<std::string>& misses);
+
 } // namespace brumefall::notes

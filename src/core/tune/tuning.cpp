@@ -145,7 +145,7 @@ std::optional<ReaderFit> fitReader(const plan::Reader& reader, std::span<const s
     return out;
 }
 
-Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const pace::Pass* pass,
+Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const Prepare& prepare,
     std::span<const stage::Take> takes)
 {
     Tuning out;
@@ -155,7 +155,7 @@ Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const pa
         ClassChange change{fit, leadOf(stage.driver, fit.lead_class), 0.0, 0};
         stage::Stage after = stage;
         after.driver = withLeads(stage.driver, std::span(&fit, 1));
-        const auto planned = stage::prepare(after, pass).plan;
+        const auto planned = prepare(after).plan;
         std::vector<double> metres;
         for (std::size_t k = 0; k < std::min(planned.notes.size(), prepared.plan.notes.size()); ++k) {
             const auto note = notes.find(prepared.plan.notes[k].id);

@@ -5,6 +5,7 @@
 #include "tune/leads.h"
 
 #include <array>
+#include <functional>
 #include <optional>
 #include <span>
 #include <vector>
@@ -52,8 +53,9 @@ using ReadLeads = std::array<ReadLead, plan::kLeadClasses>;
 [[nodiscard]] std::optional<ReaderFit> fitReader(
     const plan::Reader& reader, std::span<const stage::Take> takes);
 
-/// All of it; `pass` is what the plan goes along, as in stage::prepare.
-[[nodiscard]] Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const pace::Pass* pass,
+/// All of it; `prepare` plans a changed stage at the pace that `prepared` is planned at.
+using Prepare = std::function<stage::Prepared(const stage::Stage&)>;
+[[nodiscard]] Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const Prepare& prepare,
     std::span<const stage::Take> takes);
 
 } // namespace brumefall::tune
