@@ -5,10 +5,12 @@
 #include "plan/driver_files.h"
 #include "review/review_workspace.h"
 #include "stage/stage.h"
+#include "widgets/gap_view.h"
 #include "window.h"
 
 #include <QComboBox>
 #include <QLabel>
+#include <QMouseEvent>
 #include <QPushButton>
 #include <QTableView>
 #include <QTableWidget>
@@ -127,6 +129,161 @@ TEST_F(ReviewTest, NewWordsForANoteAreKeptWithItAndTakenBackByUndo)
     EXPECT_TRUE(cell(20, VerdictModel::kBeside).contains(QStringLiteral("no cut")));
     press(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(remarks(), before);
+}
+
+TEST_F(ReviewTest, TheNewWordsGoIntoTheNotesByAKeyAndBackByUndo)
+{
+    table().selectRow(20);
+    table().setFocus();
+    EXPECT_FALSE(find<QPushButton>("wordsIntoNotes")->isVisible());
+    const QString text = QString::fromStdString(document().stage().text);
+    const std::string id = document().prepared().plan.notes[20].id;
+    const int notes = static_cast<int>(document().prepared().road.notes.size());
+    press(Qt::Key_W);
+    find<QLineEdit>("remarkWords")->setText(QStringLiteral("right five long"));
+    press(Qt::Key_Return);
+    ASSERT_TRUE(find<QPushButton>("wordsIntoNotes")->isVisible());
+    press(Qt::Key_Y);
+    ASSERT_NE(document().note(id), nullptr) << "it is the same note";
+    EXPECT_NE(document().note(id)->spoken.find("right five long"), std::string::npos)
+        << document().note(id)->spoken;
+    EXPECT_EQ(static_cast<int>(document().prepared().road.notes.size()), notes);
+    EXPECT_FALSE(find<QPushButton>("wordsIntoNotes")->isVisible()) << "they are there";
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(QString::fromStdString(document().stage().text), text);
+}
+
+TEST_F(ReviewTest, WhatWasFoundWronglyIsCorrectedByKeysAndJudgedAnew)
+{
+    const auto found = [&](int row) {
+        return document().takes().front().found[static_cast<std::size_t>(row)];
+    };
+    const auto verdict = [&](int row) {
+        return document().takes().front().verdicts[static_cast<std::size_t>(row)];
+    };
+    ASSERT_TRUE(document().takes().front().name == "2030-03-07 20.14.05");
+    int row = 0; // one that was read in time, with a missed one after it to be given to
+    while (
+        !(verdict(row).timing == take::Timing::on_time && verdict(row + 1).timing != take::Timing::missed)) {
+        ++row;
+    }
+    const auto before = found(row);
+    table().selectRow(row);
+    table().setFocus();
+    press(Qt::Key_Right, Qt::AltModifier);
+    EXPECT_NEAR(found(row).span.start_s, before.span.start_s + 0.05, 1e-6);
+    EXPECT_EQ(table().currentIndex().row(), row) << "it stays chosen";
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(found(row), before);
+
+    press(Qt::Key_X);
+    EXPECT_FALSE(found(row).read);
+    EXPECT_EQ(verdict(row).timing, take::Timing::missed);
+    EXPECT_FALSE(find<QPushButton>("notMine")->isVisible()) << "there is nothing left of it";
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(found(row), before);
+
+    table().selectRow(row);
+    press(Qt::Key_S);
+    EXPECT_TRUE(message().contains(QStringLiteral("lamp"))) << message().toStdString();
+    const auto& clock = document().takes().front().clock;
+    const double middle_s = 0.5 * (before.span.start_s + before.span.end_s);
+    window_->transport().seekStage(clock.stageTime(middle_s));
+    ASSERT_TRUE(waitFor(
+        [&] { return std::abs(window_->transport().stageTime() - clock.stageTime(middle_s)) < 0.05; }, 5000));
+    press(Qt::Key_S);
+    EXPECT_NEAR(found(row).span.end_s, middle_s, 0.06);
+    EXPECT_NEAR(found(row + 1).span.start_s, middle_s, 0.06);
+    press(Qt::Key_Z, Qt::ControlModifier);
+
+    table().selectRow(row);
+    press(Qt::Key_J);
+    auto* other = find<QLineEdit>("otherNote");
+    ASSERT_TRUE(other->isVisible());
+    other->setText(QString::number(document().numberOf(found(row + 4).id)));
+    press(Qt::Key_Return);
+    EXPECT_FALSE(found(row).read);
+    EXPECT_EQ(found(row + 4).span, before.span);
+    EXPECT_TRUE(found(row + 4).by_hand);
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(found(row), before);
+}
+
+TEST_F(ReviewTest, AMisreadNoteThatWasSaidRightIsBelievedToTheHand)
+{
+    const int first = row();
+    ASSERT_TRUE(document().takes().front().verdicts[static_cast<std::size_t>(first)].isMisread());
+    ASSERT_TRUE(find<QPushButton>("saidRight")->isVisible());
+    press(Qt::Key_K, Qt::ShiftModifier);
+    EXPECT_FALSE(document().takes().front().verdicts[static_cast<std::size_t>(first)].isMisread());
+    EXPECT_TRUE(find<QLabel>("reviewSummary")->text().contains(QStringLiteral("2 misread")))
+        << find<QLabel>("reviewSummary")->text().toStdString();
+}
+
+TEST_F(ReviewTest, TheBarOfWhatWasReadIsDragged)
+{
+    auto* gap = find<GapView>("reviewGap");
+    const auto& take = document().takes().front();
+    int row = 10;
+    while (!take.verdicts[static_cast<std::size_t>(row)].heard()) {
+        ++row;
+    }
+    const auto before = take.found[static_cast<std::size_t>(row)];
+    gap->showNote(before.id);
+    const auto bars = cascadeOf(gap->scene(), gap->rect());
+    const auto bar = std::find_if(bars.begin(), bars.end(),
+        [&](const CascadeNote& note) { return static_cast<int>(note.note) == row; });
+    ASSERT_NE(bar, bars.end());
+    const QPoint from = bar->read_bar.center().toPoint() + QPoint(0, 1);
+    const QPoint to = from + QPoint(60, 0);
+    const double by_s = 60.0 * (gap->scene().to_s - gap->scene().from_s) / gap->width();
+    QTest::mousePress(gap, Qt::LeftButton, {}, from);
+    QMouseEvent move(QEvent::MouseMove, to, gap->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, {});
+    QApplication::sendEvent(gap, &move);
+    EXPECT_TRUE(gap->scene().dragged_reading.has_value());
+    QTest::mouseRelease(gap, Qt::LeftButton, {}, to);
+    const auto& after = document().takes().front().found[static_cast<std::size_t>(row)];
+    EXPECT_NEAR(after.span.end_s, before.span.end_s + by_s, 0.03);
+    EXPECT_NEAR(after.span.start_s, before.span.start_s + by_s, 0.03);
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(document().takes().front().found[static_cast<std::size_t>(row)], before);
+}
+
+TEST_F(ReviewTest, EveryFigureOfTheRhythmLeadsToItsSound)
+{
+    press(Qt::Key_B);
+    auto* rhythm = find<QTableWidget>("rhythmTable");
+    ASSERT_TRUE(rhythm->isVisible());
+    ASSERT_GT(rhythm->rowCount(), 12);
+    rhythm->setFocus();
+    const int last = rhythm->rowCount() - 2;
+    rhythm->setCurrentCell(last, 1);
+    press(Qt::Key_Return);
+    ASSERT_TRUE(waitFor([&] { return window_->transport().player().isPlaying(); }, 5000));
+    const double planned_s = document().prepared().plan.calls.back().start_s;
+    EXPECT_NEAR(window_->transport().stageTime(), planned_s, 25.0) << "one of the last calls";
+    press(Qt::Key_B);
+    EXPECT_TRUE(table().isVisible());
+}
+
+TEST_F(ReviewTest, TwoTakesAreLaidOverEachOther)
+{
+    auto* beside = find<QComboBox>("besideChoice");
+    ASSERT_TRUE(beside->isVisible());
+    EXPECT_TRUE(table().isColumnHidden(VerdictModel::kOther));
+    beside->setCurrentIndex(1);
+    emit beside->activated(1);
+    EXPECT_FALSE(table().isColumnHidden(VerdictModel::kOther));
+    EXPECT_FALSE(find<GapView>("reviewGap")->scene().besides.empty());
+    int differ = 0;
+    for (int r = 0; r < table().model()->rowCount(); ++r) {
+        differ += cell(r, VerdictModel::kOther).contains(QStringLiteral("there")) ? 1 : 0;
+    }
+    EXPECT_EQ(differ, table().model()->rowCount());
+    EXPECT_TRUE(find<QLabel>("reviewFigures")->text().startsWith(QStringLiteral("Beside")));
+    beside->setCurrentIndex(0);
+    emit beside->activated(0);
+    EXPECT_TRUE(table().isColumnHidden(VerdictModel::kOther));
 }
 
 TEST_F(ReviewTest, AReadingMadeElsewhereIsJudgedLikeATakeAndItsLeadsBecomeADriver)

@@ -107,3 +107,25 @@ TEST(Edit, TurningTheScaleRoundTwiceChangesNothing)
         EXPECT_EQ(renumbered(renumbered(text)), text);
     }
 }
+
+TEST(WithWords, ANoteIsRewordedAndItsLineStaysAsItIs)
+{
+    const auto reworded = [](std::string_view text, int line, std::size_t index, std::string_view words) {
+        return withWords(text, line, index, words, {}, Order::direction_first);
+    };
+    const std::string text = "left three, tightens two, into right four 60 # tree\n60 over crest left two\n";
+    EXPECT_EQ(reworded(text, 1, 0, "left three tightens, don't cut"),
+        "left three tightens, don't cut, into right four 60 # tree\n60 over crest left two\n");
+    EXPECT_EQ(reworded(text, 1, 1, "right five"),
+        "left three, tightens two, into right five 60 # tree\n60 over crest left two\n")
+        << "its joining word and its distance stay";
+    EXPECT_EQ(reworded(text, 1, 1, "into right five 80"),
+        "left three, tightens two, into right five 80 # tree\n60 over crest left two\n");
+    EXPECT_EQ(reworded(text, 2, 0, "sixty left two over crest"),
+        "left three, tightens two, into right four 60 # tree\nsixty left two over crest\n");
+    EXPECT_EQ(reworded(text, 2, 0, "left two"),
+        "left three, tightens two, into right four 60 # tree\n60 left two\n");
+    EXPECT_EQ(reworded(text, 2, 7, "left two"), text);
+    EXPECT_EQ(reworded(text, 9, 0, "left two"), text);
+    EXPECT_EQ(reworded(text, 1, 0, "  "), text);
+}

@@ -114,6 +114,12 @@ public:
     /// `words` are those that were said of it, or the new ones of a note to be reworded.
     void setRemark(
         const QString& take, const QString& note, const QString& says, const QString& words = {});
+    /// What was found in a take, corrected by hand (see take/by_hand.h); it is judged anew. Nothing happens where
+    /// `found` is what it has.
+    void setFound(const QString& take, const std::vector<take::FoundNote>& found, const QString& what,
+        const QString& note);
+    /// The note's words become `words`, in the notes.
+    void rewordNote(const QString& note, const QString& words);
     /// Takes a take and its recording into the desktop's trash; where there is none, says so and keeps them.
     void removeTake(const QString& take);
 
@@ -157,6 +163,7 @@ private:
     friend class PassCommand;
     friend class PassListCommand;
     friend class RemarkCommand;
+    friend class FoundCommand;
     friend class TakeListCommand;
     void applyStage(const stage::Stage& stage);
     void applyPass(const pace::Pass& pass);
@@ -171,6 +178,7 @@ private:
     void readTakes();
     void applyRemark(
         const std::string& take, const std::string& note, const std::optional<stage::Remark>& remark);
+    void applyFound(const std::string& take, const std::vector<take::FoundNote>& found);
     [[nodiscard]] const stage::Take* take(const std::string& name) const;
     /// The numbers of the notes of a call, as the picture shows them: "note 4", "notes 4 to 6".
     [[nodiscard]] QString notesOfCall(std::size_t call) const;

@@ -5,6 +5,7 @@
 #include "document/media_search.h"
 #include "document/trash.h"
 #include "media/sound.h"
+#include "notes/edit.h"
 #include "stage/folder.h"
 
 #include <QFile>
@@ -162,6 +163,27 @@ private:
     std::string note_;
     std::optional<stage::Remark> before_;
     std::optional<stage::Remark> after_;
+};
+
+/// What was found in a take, corrected by hand.
+class FoundCommand : public Change {
+public:
+    FoundCommand(Document& document, const stage::Take& take, std::vector<take::FoundNote> after,
+        const QString& name, const QString& note)
+        : Change(document, name, Seen::review, note)
+        , take_(take.name)
+        , before_(take.found)
+        , after_(std::move(after))
+    {
+    }
+
+protected:
+    void apply(bool after) override { document_.applyFound(take_, after ? after_ : before_); }
+
+private:
+    std::string take_;
+    std::vector<take::FoundNote> before_;
+    std::vector<take::FoundNote> after_;
 };
 
 /// A take that was removed: its files lie in the trash until it is brought back.
@@ -407,8 +429,7 @@ void Document::renamePass(const QString& name)
         tr("Rename the pass \u201c%1\u201d").arg(QString::fromStdString(pass()->name))));
 }
 
-void Document::setRemark(
-    const QString& take, const QString& note, const QString& says, const QString& words)
+void Document::setRemark(const QString& take, const QString& note, const QString& says, const QString& words)
 {
     const stage::Take* own = this->take(take.toStdString());
     if (own == nullptr || note.isEmpty()) {
@@ -425,8 +446,9 @@ void Document::setRemark(
     }
     const int number = numberOf(note.toStdString());
     undo_.push(new RemarkCommand(*this, *own, note, after,
-        after ? tr("The driver says \u201c%1\u201d of note %2").arg(words.isEmpty() ? says : words).arg(number)
-              : tr("Take away what the driver said of note %1").arg(number)));
+        after
+            ? tr("The driver says \u201c%1\u201d of note %2").arg(words.isEmpty() ? says : words).arg(number)
+            : tr("Take away what the driver said of note %1").arg(number)));
 }
 
 void Document::applyRemark(
@@ -442,6 +464,74 @@ void Document::applyRemark(
         changed.remarks.push_back(*remark);
     }
     keepTake(changed);
+}
+
+void Document::setFound(
+    const QString& take, const std::vector<take::FoundNote>& found, const QString& what, const QString& note)
+{
+    const stage::Take* own = this->take(take.toStdString());
+    if (own != nullptr && own->found != found) {
+        undo_.push(new FoundCommand(*this, *own, found, what, note));
+    }
+}
+
+void Document::applyFound(const std::string& take, const std::vector<take::FoundNote>& found)
+{
+    const stage::Take* own = this->take(take);
+    if (own == nullptr) {
+        return;
+    }
+    auto changed = *own;
+    changed.found = found;
+    // takes of older versions have no pace of their own
+    const auto& pace = changed.pace.empty() ? prepared_.placement.pace : changed.pace;
+    changed.verdicts = take::judge(changed.plan, pace, changed.found, changed.clock, changed.recorded_s);
+    keepTake(changed);
+}
+
+namespace {
+
+/// The `index`-th note of the call on `line` is `id`, unless another one has that.
+void keepId(std::vector<notes::Call>& calls, int line, std::size_t index, const std::string& id)
+{
+    notes::Note* reworded = nullptr;
+    for (auto& call : calls) {
+        for (std::size_t i = 0; i < call.notes.size(); ++i) {
+            if (call.notes[i].id == id) {
+                return;
+            }
+            if (call.line == line && i == index) {
+                reworded = &call.notes[i];
+            }
+        }
+    }
+    if (reworded != nullptr) {
+        reworded->id = id;
+    }
+}
+
+} // namespace
+
+void Document::rewordNote(const QString& note, const QString& words)
+{
+    const std::string id = note.toStdString();
+    for (const auto& call : prepared_.notes.calls) {
+        for (std::size_t i = 0; i < call.notes.size(); ++i) {
+            if (call.notes[i].id != id) {
+                continue;
+            }
+            auto after = stage_;
+            after.text = notes::withWords(
+                stage_.text, call.line, i, words.toStdString(), stage_.style, prepared_.notes.style.order);
+            auto parsed = notes::parseNotes(after.text, after.style);
+            notes::keepIds(stage_.known, parsed.calls);
+            keepId(parsed.calls, call.line, i, id); // however different its words are now
+            after.known = notes::rememberNotes(parsed.calls);
+            undo_.push(new StageCommand(
+                *this, std::move(after), tr("Reword note %1").arg(numberOf(id)), Seen::notes, -1, note));
+            return;
+        }
+    }
 }
 
 void Document::removeTake(const QString& name)

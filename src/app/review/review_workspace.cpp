@@ -5,9 +5,6 @@
 #include "widgets/panels.h"
 #include "widgets/signs.h"
 
-#include <QDateTime>
-#include <QFileDialog>
-#include <QFileInfo>
 #include <QLineEdit>
 #include <QPainter>
 #include <QStackedWidget>
@@ -18,6 +15,8 @@
 
 namespace brumefall::app {
 namespace {
+
+constexpr int kVideoWidth = 290;
 
 class VerdictDelegate : public QStyledItemDelegate {
 public:
@@ -35,69 +34,6 @@ public:
 
 } // namespace
 
-TakeWave::TakeWave(GapView& gap, QWidget* parent)
-    : QWidget(parent)
-    , gap_(gap)
-{
-    setObjectName(QStringLiteral("takeWave"));
-    setAccessibleName(tr("Sound of the take"));
-    setFixedHeight(32);
-    setAttribute(Qt::WA_OpaquePaintEvent);
-    gap_.installEventFilter(this);
-}
-
-/// It moves with the picture above it.
-bool TakeWave::eventFilter(QObject* watched, QEvent* event)
-{
-    const GapScene& scene = gap_.scene();
-    if (watched == &gap_ && event->type() == QEvent::Paint
-        && (scene.from_s != shown_from_s_ || scene.to_s != shown_to_s_)) {
-        update();
-    }
-    return false;
-}
-
-void TakeWave::setPeaks(media::Peaks peaks, const take::Clock& clock)
-{
-    peaks_ = std::move(peaks);
-    clock_ = clock;
-    update();
-}
-
-void TakeWave::paintEvent(QPaintEvent*)
-{
-    QPainter p(this);
-    const Theme& t = theme();
-    p.fillRect(rect(), t.panel);
-    const double from_s = gap_.scene().from_s;
-    shown_from_s_ = from_s;
-    shown_to_s_ = gap_.scene().to_s;
-    const double per_pixel_s = (gap_.scene().to_s - from_s) / std::max(1, width());
-    const double middle = 0.5 * height();
-    p.setPen(t.quiet);
-    for (int px = 0; px < width() && !peaks_.low.empty(); ++px) {
-        const double r0 = clock_.recordingTime(from_s + px * per_pixel_s);
-        const double r1 = clock_.recordingTime(from_s + (px + 1) * per_pixel_s);
-        if (r1 < 0) {
-            continue;
-        }
-        const auto first = static_cast<std::size_t>(std::max(0.0, r0 / peaks_.slice_s));
-        const auto last = std::max(first + 1, static_cast<std::size_t>(r1 / peaks_.slice_s));
-        float low = 0.0F;
-        float high = 0.0F;
-        for (std::size_t i = first; i < std::min(last, peaks_.low.size()); ++i) {
-            low = std::min(low, peaks_.low[i]);
-            high = std::max(high, peaks_.high[i]);
-        }
-        p.drawLine(QPointF(px, middle - middle * static_cast<double>(high)),
-            QPointF(px, middle - middle * static_cast<double>(low)));
-    }
-    if (peaks_.low.empty()) {
-        p.setFont(typeface(type::kSmall));
-        p.drawText(rect(), Qt::AlignCenter, tr("The recording of this take is not there."));
-    }
-}
-
 ReviewWorkspace::ReviewWorkspace(
     Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent)
     : QWidget(parent)
@@ -109,13 +45,18 @@ ReviewWorkspace::ReviewWorkspace(
     , figures_(new QLabel)
     , why_(new QLabel)
     , gap_(new GapView)
+    , video_(new VideoView(transport.player()))
     , wave_(new TakeWave(*gap_))
     , table_(new QTableView)
     , model_(new VerdictModel(this))
+    , rhythm_(new RhythmPanel)
     , tuning_(new TuningPanel(document))
+    , by_hand_(new ByHandBar(document, transport))
+    , import_(new ReadingImport(document, this))
     , pages_(new QStackedWidget)
     , judge_(new QPushButton(tr("Find the calls in it")))
     , faults_(new QComboBox)
+    , beside_(new QComboBox)
     , words_(new QLineEdit)
 {
     setObjectName(QStringLiteral("reviewWorkspace"));
@@ -131,21 +72,36 @@ ReviewWorkspace::ReviewWorkspace(
     gap_->setObjectName(QStringLiteral("reviewGap"));
     gap_->setSpan(0.0, 20.0);
     gap_->setMinimumHeight(150);
+    gap_->setReadingsMovable(true);
     makeTable();
     pages_->addWidget(table_);
     tuning_page_ = scrolled(tuning_);
     pages_->addWidget(tuning_page_);
+    pages_->addWidget(rhythm_);
     pages_->setMinimumHeight(80);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(10, 6, 10, 6);
     layout->setSpacing(4);
     layout->addLayout(makeHead());
     layout->addWidget(figures_);
-    layout->addWidget(gap_, 2);
-    layout->addWidget(wave_);
-    layout->addWidget(why_);
+    // the picture of the gap and its sound are one; the video stands beside them, and gives way first
+    auto* picture = new QVBoxLayout;
+    picture->setSpacing(layout->spacing());
+    picture->addWidget(gap_, 1);
+    picture->addWidget(wave_);
+    auto* beside = new QHBoxLayout;
+    beside->addLayout(picture, 1);
+    video_->setObjectName(QStringLiteral("reviewVideo"));
+    video_->setEmptyText(tr("This pass has no video."));
+    video_->setFixedWidth(kVideoWidth);
+    beside->addWidget(video_);
+    layout->addLayout(beside, 12);
+    auto* chosen = new QHBoxLayout;
+    chosen->addWidget(why_, 1);
+    chosen->addWidget(by_hand_);
+    layout->addLayout(chosen);
     layout->addLayout(makeRemarks());
-    layout->addWidget(pages_, 3);
+    layout->addWidget(pages_, 13);
 
     connect(&document_, &Document::takesChanged, this, &ReviewWorkspace::fillTakes);
     connect(&document_, &Document::currentNoteChanged, this, [this](const QString& id) {
@@ -159,7 +115,14 @@ ReviewWorkspace::ReviewWorkspace(
         gap_->scene() = GapScene{};
         take_.reset();
         gap_->setSpan(0.0, 20.0);
-        pages_->setCurrentWidget(table_);
+        showPage(table_);
+    });
+    connect(gap_, &GapView::readingMoved, by_hand_, &ByHandBar::move);
+    connect(import_, &ReadingImport::kept, this, &ReviewWorkspace::showTake);
+    connect(rhythm_, &RhythmPanel::chosen, this, [this](const QString& note, double from_s, double to_s) {
+        document_.setCurrentNote(note);
+        gap_->showNote(note.toStdString());
+        playFrom(from_s - 1.0, to_s + 1.0);
     });
     connect(gap_, &GapView::noteClicked, this, [this](const QString& id) { chooseNote(id, true); });
     connect(&transport_, &Transport::ticked, this, [this](double now_s) {
@@ -188,16 +151,30 @@ QLayout* ReviewWorkspace::makeHead()
     head->addWidget(judge_);
     head->addSpacing(12);
     head->addWidget(summary_, 1);
-    auto* import = addButton(head, tr("From elsewhere\u2026"), "importReading", [this] { importReading(); });
+    auto* import =
+        addButton(head, tr("From elsewhere\u2026"), "importReading", [this] { import_->ask(this); });
     import->setToolTip(
         tr("Judge a reading that was recorded in the car, by an intercom, a phone or the onboard itself"));
     makeCompact(import);
-    tune_ = addButton(head, tr("Tuning"), "tuningButton",
-        [this] { pages_->setCurrentWidget(tune_->isChecked() ? tuning_page_ : table_); });
-    tune_->setCheckable(true);
-    makeCompact(tune_);
-    bindButton(tune_, QKeyCombination(Qt::Key_U));
+    const auto addPage = [&](const QString& text, const char* name, Qt::Key key, QWidget* page) {
+        auto* button = addButton(head, text, name, [] {});
+        connect(button, &QPushButton::clicked, this,
+            [this, button, page] { showPage(button->isChecked() ? page : table_); });
+        button->setCheckable(true);
+        makeCompact(button);
+        bindButton(button, QKeyCombination(key));
+        return button;
+    };
+    rhythm_button_ = addPage(tr("Rhythm"), "rhythmButton", Qt::Key_B, rhythm_);
+    tune_ = addPage(tr("Tuning"), "tuningButton", Qt::Key_U, tuning_page_);
     return head;
+}
+
+void ReviewWorkspace::showPage(QWidget* page)
+{
+    pages_->setCurrentWidget(page);
+    tune_->setChecked(page == tuning_page_);
+    rhythm_button_->setChecked(page == rhythm_);
 }
 
 QLayout* ReviewWorkspace::makeRemarks()
@@ -227,6 +204,17 @@ QLayout* ReviewWorkspace::makeRemarks()
         makeCompact(button);
         bindButton(button, QKeyCombination(key));
     }
+    beside_->setObjectName(QStringLiteral("besideChoice"));
+    beside_->setAccessibleName(tr("The take that it is compared with"));
+    keepNarrow(beside_, 12);
+    connect(beside_, &QComboBox::activated, this,
+        [this](int index) { compareWith(beside_->itemData(index).toString()); });
+    row->addWidget(beside_);
+    into_notes_ =
+        addButton(row, tr("The new words into the notes"), "wordsIntoNotes", [this] { takeNewWords(); });
+    makeCompact(into_notes_);
+    bindButton(into_notes_, QKeyCombination(Qt::Key_Y));
+    into_notes_->hide();
     words_->setObjectName(QStringLiteral("remarkWords"));
     words_->setAccessibleName(tr("What the driver said"));
     words_->setMinimumWidth(260);
@@ -250,7 +238,7 @@ void ReviewWorkspace::makeTable()
     table_->horizontalHeader()->setSectionResizeMode(VerdictModel::kNote, QHeaderView::Stretch);
     constexpr std::pair<int, int> kWidths[]{{VerdictModel::kNumber, 42}, {VerdictModel::kVerdict, 92},
         {VerdictModel::kWords, 276}, {VerdictModel::kWhy, 270}, {VerdictModel::kAhead, 54},
-        {VerdictModel::kBeside, 126}};
+        {VerdictModel::kOther, 130}, {VerdictModel::kBeside, 126}};
     for (const auto& [column, width] : kWidths) {
         table_->setColumnWidth(column, width);
     }
@@ -261,20 +249,28 @@ void ReviewWorkspace::makeTable()
     connect(table_, &QTableView::activated, this, open);
     connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
         [this](const QModelIndex& index) {
-            if (const auto* verdict = model_->verdict(index.row())) {
-                const QString note = index.siblingAtColumn(VerdictModel::kNote).data().toString();
-                const QString why = model_->why(index.row());
-                why_->setText(QStringLiteral("%1  %2:  %3%4")
-                                  .arg(index.siblingAtColumn(VerdictModel::kNumber).data().toString(), note,
-                                      QString::fromStdString(take::describe(*verdict)),
-                                      why.isEmpty() ? QString() : QStringLiteral(" \u2013 ") + why));
-            } else {
-                why_->clear();
-            }
+            sayNote(index.row());
             if (table_->hasFocus()) {
                 chooseNote(index.data(Qt::UserRole).toString(), false);
             }
         });
+}
+
+void ReviewWorkspace::sayNote(int row)
+{
+    const auto* verdict = model_->verdict(row);
+    by_hand_->show(take_ ? &*take_ : nullptr, verdict == nullptr ? -1 : row, model_->numbers());
+    into_notes_->setVisible(!newWords().isEmpty());
+    if (verdict == nullptr) {
+        why_->clear();
+        return;
+    }
+    const QString why = model_->why(row);
+    why_->setText(
+        QStringLiteral("%1  %2:  %3%4")
+            .arg(model_->numbers().value(row), model_->index(row, VerdictModel::kNote).data().toString(),
+                QString::fromStdString(take::describe(*verdict)),
+                why.isEmpty() ? QString() : QStringLiteral(" \u2013 ") + why));
 }
 
 Faults ReviewWorkspace::shownFaults() const
@@ -297,8 +293,7 @@ void ReviewWorkspace::goToFault(int step)
         emit document_.message(tr("There is no such fault in this take."));
         return;
     }
-    pages_->setCurrentWidget(table_);
-    tune_->setChecked(false);
+    showPage(table_);
     chooseNote(model_->index(row, 0).data(Qt::UserRole).toString(), true);
     table_->scrollTo(model_->index(row, 0), QAbstractItemView::PositionAtCenter);
 }
@@ -325,6 +320,9 @@ void ReviewWorkspace::showTake(const QString& name)
     gap_->scene() = GapScene{};
     if (it == takes.end()) {
         take_.reset();
+        rhythm_->showTake(nullptr, {});
+        fillBeside();
+        sayNote(-1);
         judge_->hide();
         summary_->setText(tr("Next: read the stage once (F4)"));
         figures_->setText(tr("There are no takes yet; what happened in one stands here."));
@@ -348,28 +346,53 @@ void ReviewWorkspace::showTake(const QString& name)
     judge_->setEnabled(!recorder_.isJudging(take_->name));
     sayFigures();
     tuning_->showTake(&*take_);
+    rhythm_->showTake(&*take_, model_->numbers());
+    fillBeside();
     if (another || sound_.samples.empty()) {
         loadSound();
     }
     if (!another) {
         table_->selectRow(model_->rowOf(chosen));
+        sayNote(model_->rowOf(chosen));
         gap_->showNote(chosen.toStdString());
-    } else if (judged) { // what went worst; where nothing did, its first note: it may begin anywhere in the
-                         // stage
-        int row = model_->worst();
-        for (int first = 0; row < 0 && first < model_->rowCount(); ++first) {
-            row = model_->verdict(first)->outside_take ? -1 : first;
-        }
-        if (const take::Verdict* verdict = model_->verdict(row)) {
-            table_->selectRow(row);
-            table_->scrollTo(model_->index(row, 0), QAbstractItemView::PositionAtCenter);
-            if (isVisible()) {
-                document_.setCurrentNote(QString::fromStdString(verdict->id));
-            }
-            gap_->showNote(verdict->id);
-        }
+    } else if (judged) {
+        seen_ = false;
+        showWorst();
     }
     gap_->update();
+}
+
+/// What went worst; where nothing did, its first note: it may begin anywhere in the stage.
+void ReviewWorkspace::showWorst()
+{
+    int row = model_->worst();
+    for (int first = 0; row < 0 && first < model_->rowCount(); ++first) {
+        row = model_->verdict(first)->outside_take ? -1 : first;
+    }
+    if (const take::Verdict* verdict = model_->verdict(row)) {
+        table_->selectRow(row);
+        table_->scrollTo(model_->index(row, 0), QAbstractItemView::PositionAtCenter);
+        if (isVisible()) {
+            seen_ = true;
+            document_.setCurrentNote(QString::fromStdString(verdict->id));
+        }
+        gap_->showNote(verdict->id);
+    }
+}
+
+void ReviewWorkspace::resizeEvent(QResizeEvent* event)
+{
+    QWidget::resizeEvent(event);
+    constexpr int kLeastGap = 800; // twenty seconds of words are whole in it
+    video_->setVisible(width() >= kLeastGap + kVideoWidth);
+}
+
+void ReviewWorkspace::showEvent(QShowEvent* event)
+{
+    QWidget::showEvent(event);
+    if (!seen_ && take_) {
+        showWorst();
+    }
 }
 
 void ReviewWorkspace::sayFigures()
@@ -410,6 +433,24 @@ void ReviewWorkspace::sayFigures()
                 .arg(f.repeated)
                 .arg(model_->readingFaults())
                 .arg(model_->planFaults()));
+        if (const auto& besides = gap_->scene().besides; !besides.empty()) {
+            const auto c = take::compare(take_->verdicts, besides);
+            const double longer_s = c.median_longer_lead_s;
+            constexpr double kAsLong_s = 0.02;
+            figures_->setText(
+                tr("Beside %1: of %2 notes due in both, %3 on time here and %4 there; leads here are %5 "
+                   "(median); "
+                   "%6 notes sooner here, %7 later. The thin line under each bar is the other take.")
+                    .arg(beside_->currentData().toString())
+                    .arg(c.notes)
+                    .arg(c.on_time)
+                    .arg(c.on_time_other)
+                    .arg(std::abs(longer_s) < kAsLong_s ? tr("as long")
+                            : longer_s < 0.0            ? tr("%1 s shorter").arg(-longer_s, 0, 'f', 2)
+                                                        : tr("%1 s longer").arg(longer_s, 0, 'f', 2))
+                    .arg(c.sooner)
+                    .arg(c.later));
+        }
     } else {
         figures_->setText(tr("The recording is kept as %1.").arg(QString::fromStdString(take_->audio)));
     }
@@ -453,9 +494,81 @@ void ReviewWorkspace::chooseNote(const QString& id, bool play)
     }
     const take::Verdict& v = *model_->verdict(row);
     const auto& planned = take_->plan.notes[static_cast<std::size_t>(row)];
-    const double from_s = (v.heard() ? v.start_s : planned.start_s) - 1.0;
-    transport_.setGuide(sound_, take_->clock.offset_s);
-    transport_.playStretch(from_s, std::max(planned.arrive_s, v.end_s) + 1.0);
+    playFrom((v.heard() ? v.start_s : planned.start_s) - 1.0, std::max(planned.arrive_s, v.end_s) + 1.0);
+}
+
+void ReviewWorkspace::playFrom(double from_s, double to_s)
+{
+    if (take_) {
+        transport_.setGuide(sound_, take_->clock.offset_s);
+        transport_.playStretch(from_s, to_s);
+    }
+}
+
+/// Every other judged take can be laid beside this one.
+void ReviewWorkspace::fillBeside()
+{
+    const QString chosen = beside_->currentData().toString();
+    beside_->clear();
+    beside_->addItem(tr("beside: none"), QString());
+    for (auto it = document_.takes().rbegin(); take_ && it != document_.takes().rend(); ++it) {
+        if (it->name != take_->name && !it->verdicts.empty()) {
+            const auto name = QString::fromStdString(it->name);
+            beside_->addItem(tr("beside: %1").arg(name), name);
+        }
+    }
+    beside_->setVisible(beside_->count() > 1);
+    beside_->setCurrentIndex(std::max(0, beside_->findData(chosen)));
+    compareWith(beside_->currentData().toString());
+}
+
+void ReviewWorkspace::compareWith(const QString& name)
+{
+    gap_->scene().besides.clear();
+    for (const auto& other : document_.takes()) {
+        if (take_ && !name.isEmpty() && other.name == name.toStdString()) {
+            gap_->scene().besides = take::besides(take_->plan, take_->verdicts, other.verdicts);
+        }
+    }
+    model_->showBeside(gap_->scene().besides);
+    table_->setColumnHidden(VerdictModel::kOther, gap_->scene().besides.empty());
+    table_->setColumnHidden(VerdictModel::kAhead, !gap_->scene().besides.empty());
+    if (take_) {
+        sayFigures();
+    }
+    gap_->update();
+}
+
+QString ReviewWorkspace::newWords() const
+{
+    const auto id = table_->currentIndex().data(Qt::UserRole).toString().toStdString();
+    if (!take_ || document_.note(id) == nullptr) {
+        return {};
+    }
+    for (const auto& remark : take_->remarks) {
+        if (remark.note == id && remark.says == "reword" && !remark.words.empty()
+            && remark.words != document_.note(id)->spoken) {
+            return QString::fromStdString(remark.words);
+        }
+    }
+    return {};
+}
+
+void ReviewWorkspace::takeNewWords()
+{
+    const QString words = newWords();
+    const QString id = table_->currentIndex().data(Qt::UserRole).toString();
+    if (words.isEmpty()) {
+        return;
+    }
+    document_.rewordNote(id, words);
+    emit document_.message(tr(
+        "Note %1 is \u201c%2\u201d from now on. Takes that were read keep the words that they were read by.")
+                               .arg(document_.numberOf(id.toStdString()))
+                               .arg(QString::fromStdString(document_.note(id.toStdString()) == nullptr
+                                       ? ""
+                                       : document_.note(id.toStdString())->spoken)));
+    sayNote(table_->currentIndex().row());
 }
 
 void ReviewWorkspace::remark(const QString& says)
@@ -498,84 +611,6 @@ void ReviewWorkspace::takeWords()
     document_.setRemark(QString::fromStdString(take_->name), index.data(Qt::UserRole).toString(), says,
         words_->text().trimmed());
     table_->selectRow(row);
-}
-
-/// A sound from the car, an intercom, a phone, or the onboard itself, judged like a take.
-void ReviewWorkspace::importReading()
-{
-    if (document_.prepared().plan.notes.empty()) {
-        emit document_.message(tr("There are no notes to judge a reading by. Write them first (F1)."));
-        return;
-    }
-    const QString file = QFileDialog::getOpenFileName(this, tr("A reading of this stage: sound or video"));
-    if (file.isEmpty()) {
-        return;
-    }
-    struct Imported {
-        media::Sound sound;
-        media::ReadingElsewhere reading;
-    };
-    const auto* pass = document_.pass();
-    emit document_.message(tr("Finding the calls in %1\u2026").arg(QFileInfo(file).fileName()));
-    importing_ = inBackground(
-        this,
-        [prepared = document_.prepared(), file, onboard = document_.mediaFile(),
-            go_s = pass == nullptr ? 0.0 : pass->go_s](const media::Progress& progress) {
-            auto sound = media::decodeSound(file.toStdString(), media::kRecordingRate_hz, progress);
-            // the onboard's own sound lies where the onboard lies
-            const bool own = QFileInfo(file) == QFileInfo(onboard);
-            auto reading = media::judgeElsewhere(prepared, sound, own ? std::optional(go_s) : std::nullopt,
-                onboard.toStdString(), go_s, progress);
-            return Imported{std::move(sound), std::move(reading)};
-        },
-        [this, file](Outcome<Imported> imported) {
-            if (!imported.value) {
-                emit document_.message(imported.why);
-            } else if (imported.value->reading.laid_by == media::LaidBy::nothing) {
-                emit document_.message(tr("%1 is not judged: %2.")
-                                           .arg(QFileInfo(file).fileName(),
-                                               QString::fromStdString(imported.value->reading.says)));
-            } else {
-                keepReading(file, imported.value->sound, imported.value->reading);
-            }
-        },
-        [this, file](double share) {
-            emit document_.message(tr("Finding the calls in %1: %2 %")
-                                       .arg(QFileInfo(file).fileName())
-                                       .arg(std::lround(100.0 * share)));
-        });
-}
-
-void ReviewWorkspace::keepReading(
-    const QString& file, const media::Sound& sound, const media::ReadingElsewhere& reading)
-{
-    stage::Take take;
-    take.name = takeNameNow().toStdString();
-    take.made_at = QDateTime::currentDateTime().toString(Qt::ISODate).toStdString();
-    take.pass = document_.pass() == nullptr ? "" : document_.pass()->name;
-    take.reader = QFileInfo(file).fileName().toStdString();
-    take.plan = document_.prepared().plan;
-    take.pace = document_.prepared().placement.pace;
-    take.clock = reading.clock;
-    take.recorded_s = reading.recorded_s;
-    take.found = reading.found;
-    take.verdicts = reading.verdicts;
-    take.audio = take.name + ".flac";
-    try {
-        const auto folder = document_.folder() / "takes";
-        std::error_code ignored;
-        std::filesystem::create_directories(folder, ignored);
-        media::SoundWriter writer(folder / take.audio, sound.rate_hz);
-        writer.write(sound.samples);
-        writer.close();
-    } catch (const media::MediaError& error) {
-        emit document_.message(QString::fromStdString(error.what()));
-        return;
-    }
-    document_.keepTake(take);
-    showTake(QString::fromStdString(take.name));
-    emit document_.message(
-        tr("%1 is judged: %2.").arg(QFileInfo(file).fileName(), QString::fromStdString(reading.says)));
 }
 
 } // namespace brumefall::app

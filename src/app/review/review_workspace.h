@@ -2,13 +2,17 @@
 #pragma once
 
 #include "document/document.h"
-#include "media/elsewhere.h"
 #include "read/take_recorder.h"
+#include "review/by_hand_bar.h"
+#include "review/reading_import.h"
+#include "review/rhythm_panel.h"
+#include "review/take_wave.h"
 #include "review/tuning_panel.h"
 #include "review/verdict_model.h"
 #include "widgets/background.h"
 #include "widgets/gap_view.h"
 #include "widgets/transport.h"
+#include "widgets/video_view.h"
 
 #include <QWidget>
 
@@ -23,26 +27,6 @@ class QTableView;
 
 namespace brumefall::app {
 
-/// The recording's waveform, on the same axis as the gap picture above it.
-class TakeWave : public QWidget {
-    Q_OBJECT
-
-public:
-    explicit TakeWave(GapView& gap, QWidget* parent = nullptr);
-    void setPeaks(media::Peaks peaks, const take::Clock& clock);
-
-protected:
-    void paintEvent(QPaintEvent* event) override;
-    bool eventFilter(QObject* watched, QEvent* event) override;
-
-private:
-    GapView& gap_;
-    double shown_from_s_ = 0.0;
-    double shown_to_s_ = 0.0;
-    media::Peaks peaks_;
-    take::Clock clock_;
-};
-
 class ReviewWorkspace : public QWidget {
     Q_OBJECT
 
@@ -53,11 +37,16 @@ public:
     void showTake(const QString& name);
     [[nodiscard]] const stage::Take* take() const { return take_ ? &*take_ : nullptr; }
 
+protected:
+    void showEvent(QShowEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
     QLayout* makeHead();
     QLayout* makeRemarks();
     void makeTable();
     void fillTakes();
+    void showWorst();
     void sayFigures();
     void loadSound();
     void chooseNote(const QString& id, bool play);
@@ -66,8 +55,15 @@ private:
     void remark(const QString& says);
     void askForWords(const QString& says);
     void takeWords();
-    void importReading();
-    void keepReading(const QString& file, const media::Sound& sound, const media::ReadingElsewhere& reading);
+    /// The page that is shown under the picture: the notes, or what a button of the head stands for.
+    void showPage(QWidget* page);
+    void fillBeside();
+    void compareWith(const QString& take);
+    void playFrom(double from_s, double to_s);
+    void takeNewWords();
+    void sayNote(int row);
+    /// The driver's new words for the chosen note; empty where there are none.
+    [[nodiscard]] QString newWords() const;
     [[nodiscard]] Faults shownFaults() const;
 
     Document& document_;
@@ -78,21 +74,28 @@ private:
     QLabel* figures_;
     QLabel* why_;
     GapView* gap_;
+    VideoView* video_;
     TakeWave* wave_;
     QTableView* table_;
     VerdictModel* model_;
+    RhythmPanel* rhythm_;
     TuningPanel* tuning_;
+    ByHandBar* by_hand_;
+    ReadingImport* import_;
     QWidget* tuning_page_ = nullptr;
     QStackedWidget* pages_;
     QPushButton* judge_;
     QPushButton* tune_ = nullptr;
+    QPushButton* rhythm_button_ = nullptr;
+    QPushButton* into_notes_ = nullptr;
     QComboBox* faults_;
+    QComboBox* beside_;
     QLineEdit* words_;
     QString words_for_; ///< what the words that are being typed are: reword, other
     std::optional<stage::Take> take_;
+    bool seen_ = false; ///< the take was looked at: where one is in it is not changed any more
     media::Sound sound_;
     Job loading_;
-    Job importing_;
 };
 
 } // namespace brumefall::app

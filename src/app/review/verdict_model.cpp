@@ -24,12 +24,39 @@ QString besides(const take::Verdict& verdict)
     return words.join(QStringLiteral(", "));
 }
 
+/// What another take has of a note, against this one.
+QString inTheOther(const take::Verdict& verdict, const take::Beside& beside)
+{
+    if (!beside.judged) {
+        return QObject::tr("not due there");
+    }
+    if (!beside.heard) {
+        return QObject::tr("missed there");
+    }
+    if (!verdict.heard()) {
+        return QObject::tr("said there");
+    }
+    constexpr double kSame_s = 0.05;
+    return beside.longer_lead_s > kSame_s
+        ? QObject::tr("%1 s later there").arg(beside.longer_lead_s, 0, 'f', 1)
+        : beside.longer_lead_s < -kSame_s
+        ? QObject::tr("%1 s sooner there").arg(-beside.longer_lead_s, 0, 'f', 1)
+        : QObject::tr("the same there");
+}
+
 } // namespace
+
+void VerdictModel::showBeside(std::vector<take::Beside> besides)
+{
+    besides_ = std::move(besides);
+    emit dataChanged(index(0, kOther), index(std::max(0, rowCount() - 1), kOther));
+}
 
 void VerdictModel::show(const stage::Take* take)
 {
     beginResetModel();
     take_ = take;
+    besides_.clear();
     reasons_ = take == nullptr ? std::vector<take::Reason>()
                                : take::reasons(take->plan, take->found, take->clock, take->verdicts);
     numbers_.clear();
@@ -109,6 +136,10 @@ QVariant VerdictModel::data(const QModelIndex& index, int role) const
     case kWords: return QString::fromStdString(take::describe(*v));
     case kWhy: return why(index.row());
     case kAhead: return v->heard() ? QVariant(v->notes_ahead) : QVariant();
+    case kOther: {
+        const auto row = static_cast<std::size_t>(index.row());
+        return row < besides_.size() ? inTheOther(*v, besides_[row]) : QString();
+    }
     case kBeside: {
         QString text = besides(*v);
         for (const auto& misread : v->misread) {
@@ -146,8 +177,8 @@ QVariant VerdictModel::headerData(int section, Qt::Orientation orientation, int 
     if (role != Qt::DisplayRole) {
         return {};
     }
-    const QStringList names{
-        tr("#"), tr("early / late"), tr("note"), tr("what happened"), tr("why"), tr("ahead"), tr("besides")};
+    const QStringList names{tr("#"), tr("early / late"), tr("note"), tr("what happened"), tr("why"),
+        tr("ahead"), tr("in the other"), tr("besides")};
     return names.value(section);
 }
 

@@ -3,6 +3,7 @@
 
 #include "stage/stage.h"
 #include "take/causes.h"
+#include "take/compare.h"
 
 #include <QAbstractTableModel>
 #include <QStringList>
@@ -18,10 +19,14 @@ class VerdictModel : public QAbstractTableModel {
     Q_OBJECT
 
 public:
-    enum Column { kNumber, kVerdict, kNote, kWords, kWhy, kAhead, kBeside, kColumns };
+    enum Column { kNumber, kVerdict, kNote, kWords, kWhy, kAhead, kOther, kBeside, kColumns };
 
     using QAbstractTableModel::QAbstractTableModel;
     void show(const stage::Take* take);
+    /// What another take has for every row; empty: none.
+    void showBeside(std::vector<take::Beside> besides);
+    /// Of the rows, as they are shown; an echo has the number of what it says again, in brackets.
+    [[nodiscard]] const QStringList& numbers() const { return numbers_; }
     [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
     [[nodiscard]] int columnCount(const QModelIndex& parent = {}) const override;
     [[nodiscard]] QVariant data(const QModelIndex& index, int role) const override;
@@ -42,7 +47,8 @@ public:
 private:
     const stage::Take* take_ = nullptr;
     std::vector<take::Reason> reasons_;
-    QStringList numbers_; ///< of the rows, as they are shown
+    std::vector<take::Beside> besides_;
+    QStringList numbers_;
 };
 
 } // namespace brumefall::app

@@ -87,7 +87,8 @@ private:
             seekRow(kSizes.back());
         }
         const double top = layout_.voice.top() + layout_.row_height * static_cast<double>(row);
-        const double below = kBarHeight * (scene_.verdicts != nullptr ? 2 : 1) + kUnderBar;
+        const int bars = scene_.verdicts == nullptr ? 1 : scene_.besides.empty() ? 2 : 3;
+        const double below = kBarHeight * bars + kUnderBar;
         const double words_height = layout_.row_height - below;
         if (placed.letter_size != 0) {
             free_from_[row] = left + width + kBetween;
@@ -102,6 +103,12 @@ private:
                 placed.read_bar.setLeft(scale_.x(verdict.start_s));
                 placed.read_bar.setRight(scale_.x(verdict.end_s));
             }
+        }
+        if (k < scene_.besides.size() && scene_.besides[k].heard) {
+            const auto& beside = scene_.besides[k];
+            placed.beside_bar = placed.bar.translated(0.0, 2.0 * kBarHeight);
+            placed.beside_bar.setLeft(scale_.x(beside.start_s));
+            placed.beside_bar.setRight(scale_.x(beside.end_s));
         }
         const QRectF whole = placed.words.united(placed.bar).united(placed.read_bar);
         const double act = scale_.x(note.act_s); // its tether is seen until there

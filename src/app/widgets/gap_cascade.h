@@ -23,6 +23,7 @@ struct CascadeNote {
     int letter_size = 0;
     QRectF bar; ///< from its first syllable to its last, as planned
     QRectF read_bar; ///< the same as read, in a take; where it was missed, as planned
+    QRectF beside_bar; ///< the same in another take; empty where there is none
 };
 
 /// The notes of the scene's plan that have something in `rect`, in their order. Where a note stands does not

@@ -69,6 +69,9 @@ public:
         if (scene_.dragged && scene_.dragged->call < plan_.calls.size()) {
             paintDragged();
         }
+        if (scene_.dragged_reading) {
+            paintDraggedReading();
+        }
         road_.paintNumbers(p_, theme_);
         p_.restore();
     }
@@ -116,7 +119,9 @@ private:
             p_.drawText(at, words);
         };
         name(layout_.voice.top() - 2,
-            take ? QObject::tr("voice: as planned, and below as read") : QObject::tr("voice"));
+            !take                        ? QObject::tr("voice")
+                : scene_.besides.empty() ? QObject::tr("voice: as planned, and below as read")
+                                         : QObject::tr("voice: as planned, as read, and in the other take"));
         name(layout_.road.bottom() - 4, QObject::tr("road"));
     }
 
@@ -171,15 +176,7 @@ private:
         text += late_s > 0.001 ? QObject::tr(", %1 s too late").arg(late_s, 0, 'f', 1)
             : early_s > 0.001  ? QObject::tr(", %1 s too early").arg(early_s, 0, 'f', 1)
                                : QObject::tr(", in time");
-        p_.setFont(typeface(type::kSmall, true));
-        const QFontMetricsF metrics(p_.font());
-        const double width = metrics.horizontalAdvance(text) + 12;
-        const QRectF box(std::clamp(strip.center().x() - 0.5 * width, rect_.left(), rect_.right() - width),
-            strip.bottom() + 4, width, 20);
-        p_.setBrush(theme_.raised);
-        p_.setPen(QPen(theme_.ink, 1.0));
-        p_.drawRoundedRect(box, 3, 3);
-        p_.drawText(box, Qt::AlignCenter, text);
+        paintBox(text, QPointF(strip.center().x(), strip.bottom() + 4));
     }
 
     void paintNow()
@@ -241,6 +238,7 @@ private:
             p_.setPen(QPen(theme_.quiet, 1.0));
             p_.drawRect(placed.bar);
             paintReadBar(placed);
+            paintBesideBar(placed);
         }
         const QRectF& last = placed.read_bar.isEmpty() ? placed.bar : placed.read_bar;
         p_.setPen(QPen(theme_.ink, chosen ? 3.0 : 2.0)); // the last syllable
@@ -250,8 +248,7 @@ private:
     [[nodiscard]] bool isMissed(std::size_t note) const
     {
         return scene_.verdicts != nullptr && note < scene_.verdicts->size()
-            && !(*scene_.verdicts)[note].heard()
-            && !(*scene_.verdicts)[note].outside_take;
+            && !(*scene_.verdicts)[note].heard() && !(*scene_.verdicts)[note].outside_take;
     }
 
     /// Early is hollow, on time is solid, late is hatched, missed is a gap.
@@ -274,6 +271,55 @@ private:
         }
     }
 
+    /// In the other take: a thin line, its last syllable upright.
+    void paintBesideBar(const CascadeNote& placed)
+    {
+        if (placed.beside_bar.isEmpty()) {
+            return;
+        }
+        const QRectF& bar = placed.beside_bar;
+        p_.setPen(QPen(theme_.quiet, 1.6));
+        p_.drawLine(QPointF(bar.left(), bar.center().y()), QPointF(bar.right(), bar.center().y()));
+        p_.drawLine(bar.topRight(), bar.bottomRight());
+    }
+
+    /// Where what was read would be, and how it would stand to its window then.
+    void paintDraggedReading()
+    {
+        const auto& dragged = *scene_.dragged_reading;
+        const auto placed = std::find_if(cascade_.begin(), cascade_.end(),
+            [&](const CascadeNote& note) { return note.note == dragged.note; });
+        if (placed == cascade_.end()) {
+            return;
+        }
+        constexpr double kGrown = 3.0;
+        const QRectF bar(QPointF(x(dragged.start_s), placed->read_bar.top() - kGrown),
+            QPointF(x(dragged.end_s), placed->read_bar.bottom() + kGrown));
+        p_.setBrush(Qt::NoBrush);
+        p_.setPen(QPen(theme_.ink, 2.6));
+        p_.drawRoundedRect(bar, 2, 2);
+        const auto& window = plan_.notes[dragged.note].window;
+        const double late_s = dragged.end_s - window.closes_s;
+        const double early_s = window.opens_s - dragged.end_s;
+        paintBox(late_s > 0.0   ? QObject::tr("%1 s late").arg(late_s, 0, 'f', 2)
+                : early_s > 0.0 ? QObject::tr("%1 s early").arg(early_s, 0, 'f', 2)
+                                : QObject::tr("on time"),
+            QPointF(bar.center().x(), bar.bottom() + 4));
+    }
+
+    /// Words in a box whose top middle is `at`, kept inside the picture.
+    void paintBox(const QString& text, const QPointF& at)
+    {
+        p_.setFont(typeface(type::kSmall, true));
+        const double width = QFontMetricsF(p_.font()).horizontalAdvance(text) + 12;
+        const QRectF box(
+            std::clamp(at.x() - 0.5 * width, rect_.left(), rect_.right() - width), at.y(), width, 20);
+        p_.setBrush(theme_.raised);
+        p_.setPen(QPen(theme_.ink, 1.0));
+        p_.drawRoundedRect(box, 3, 3);
+        p_.drawText(box, Qt::AlignCenter, text);
+    }
+
     /// From the end of a spoken note down to its action point.
     struct Tether {
         QPointF from;
@@ -294,8 +340,7 @@ private:
             if (scene_.verdicts == nullptr) {
                 out.push_back({placed.bar.bottomRight(), act, note.lead_s, note.lead_m,
                     note.status == plan::Status::late, chosen});
-            } else if (placed.note < scene_.verdicts->size()
-                && (*scene_.verdicts)[placed.note].heard()) {
+            } else if (placed.note < scene_.verdicts->size() && (*scene_.verdicts)[placed.note].heard()) {
                 const auto& verdict = (*scene_.verdicts)[placed.note];
                 out.push_back({placed.read_bar.bottomRight(), act, verdict.lead_s, verdict.lead_m,
                     verdict.timing == take::Timing::late, chosen});

@@ -51,7 +51,9 @@ GapLayout gapLayout(const GapScene& scene, const QRectF& rect)
     layout.road = {rect.left(), rect.bottom() - road - kMargin, rect.width(), road};
     const double top = rect.top() + kRulerHeight + kRailName;
     const double below = (scene.windows ? kShelves : 4.0) + (scene.figures ? kFigures : 0.0);
-    layout.row_height = scene.verdicts != nullptr ? kRowOfTake : kRow;
+    constexpr double kBeside = 4.0; // and a third
+    layout.row_height =
+        scene.verdicts != nullptr ? kRowOfTake + (scene.besides.empty() ? 0.0 : kBeside) : kRow;
     const double room = layout.road.top() - below - top;
     layout.rows = static_cast<int>(std::clamp(room / layout.row_height, 1.0, kMostRows));
     constexpr double kAiry = 5.0; // more between the rows where there is room

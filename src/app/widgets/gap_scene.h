@@ -3,6 +3,7 @@
 
 #include "plan/plan.h"
 #include "stage/stage.h"
+#include "take/compare.h"
 #include "take/take.h"
 
 #include <QRectF>
@@ -23,6 +24,8 @@ struct GapScene {
     const plan::Plan* other = nullptr; ///< another plan of the same calls, drawn over it in dashes
     const plan::Plan* plan = nullptr; ///< drawn as planned: the present plan, or the one of a take
     const std::vector<take::Verdict>* verdicts = nullptr; ///< drawn as read, where there is a take
+    /// Of another take, for every note of the plan; drawn under those as read. Empty: none.
+    std::vector<take::Beside> besides;
     double from_s = 0.0;
     double to_s = 20.0;
     GapAxis axis = GapAxis::time;
@@ -36,6 +39,13 @@ struct GapScene {
         double start_s;
     };
     std::optional<Dragged> dragged;
+    /// What was read of a note, while it is corrected by hand.
+    struct DraggedReading {
+        std::size_t note;
+        double start_s;
+        double end_s;
+    };
+    std::optional<DraggedReading> dragged_reading;
     bool windows = true;
     bool figures = true;
 

@@ -130,12 +130,48 @@ int GapView::callAt(const QPointF& point) const
     return -1;
 }
 
+std::optional<GapView::Held> GapView::readingAt(const QPointF& point) const
+{
+    if (scene_.plan == nullptr || scene_.verdicts == nullptr) {
+        return {};
+    }
+    constexpr double kNear = 4.0;
+    constexpr double kEnd = 5.0; // of a bar that is wide enough to have a middle
+    for (const CascadeNote& note : cascadeOf(scene_, rect())) {
+        const bool heard = note.note < scene_.verdicts->size() && (*scene_.verdicts)[note.note].heard()
+            && !(*scene_.verdicts)[note.note].outside_take;
+        // the bar as planned lies just above: what was read is taken by its own half
+        if (!heard || !note.read_bar.adjusted(-kNear, -1.0, kNear, kNear).contains(point)) {
+            continue;
+        }
+        const bool wide = note.read_bar.width() > 4.0 * kEnd;
+        const auto edge = wide && point.x() < note.read_bar.left() + kEnd ? take::Edge::start
+            : wide && point.x() > note.read_bar.right() - kEnd            ? take::Edge::end
+                                                                          : take::Edge::whole;
+        return Held{note.note, edge, timeAt(point.x())};
+    }
+    return {};
+}
+
+void GapView::dragReading(double x)
+{
+    const auto& verdict = (*scene_.verdicts)[held_->note];
+    const double by_s = timeAt(x) - held_->from_s;
+    scene_.dragged_reading =
+        GapScene::DraggedReading{held_->note, verdict.start_s + (held_->edge == take::Edge::end ? 0.0 : by_s),
+            verdict.end_s + (held_->edge == take::Edge::start ? 0.0 : by_s)};
+    update();
+}
+
 void GapView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     paintGap(painter, rect(), scene_, theme());
     // what the hands can do, on the line above the words
-    const QString hint = movable_ ? tr("+ \u2212 zoom, Shift+click a stretch") : tr("+ \u2212 zoom");
+    const QString hint = movable_ ? tr("+ \u2212 zoom, Shift+click a stretch")
+        : readings_movable_ && scene_.verdicts != nullptr
+        ? tr("+ \u2212 zoom, drag the bar of what was read where it was found wrongly")
+        : tr("+ \u2212 zoom");
     painter.setFont(typeface(type::kTiny));
     painter.setPen(theme().quiet);
     constexpr double kEdge = 8.0;
@@ -164,6 +200,7 @@ void GapView::mousePressEvent(QMouseEvent* event)
     press_span_ = span();
     moved_ = false;
     dragged_call_ = movable_ ? callAt(press_) : -1;
+    held_ = readings_movable_ ? readingAt(press_) : std::nullopt;
     if (dragged_call_ >= 0) {
         drag_offset_s_ =
             timeAt(press_.x()) - scene_.plan->calls[static_cast<std::size_t>(dragged_call_)].start_s;
@@ -176,7 +213,9 @@ void GapView::mouseMoveEvent(QMouseEvent* event)
         return;
     }
     moved_ = moved_ || std::abs(event->position().x() - press_.x()) > 4;
-    if (moved_ && dragged_call_ < 0) {
+    if (moved_ && held_) {
+        dragReading(event->position().x());
+    } else if (moved_ && dragged_call_ < 0) {
         const auto [from, to] = press_span_;
         const double shift = (to - from) * (press_.x() - event->position().x()) / std::max(1, width());
         showAlong(from + shift, to + shift);
@@ -207,11 +246,19 @@ void GapView::mouseReleaseEvent(QMouseEvent* event)
         const double start_s = draggedStart(event->position().x());
         scene_.dragged.reset();
         emit callMoved(call, start_s);
+    } else if (moved_ && held_) {
+        const Held held = *held_;
+        scene_.dragged_reading.reset();
+        emit readingMoved(QString::fromStdString(scene_.plan->notes[held.note].id), held.edge,
+            timeAt(event->position().x()) - held.from_s);
     } else if (!moved_) {
         clickAt(event->position(), event->modifiers().testFlag(Qt::ShiftModifier));
     }
     scene_.dragged.reset();
+    scene_.dragged_reading.reset();
+    held_.reset();
     dragged_call_ = -1;
+    update();
 }
 
 void GapView::mouseDoubleClickEvent(QMouseEvent* event)

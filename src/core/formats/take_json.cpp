@@ -72,6 +72,9 @@ Json foundToJson(const std::vector<take::FoundNote>& found)
                 json["misread"] = misreadToJson(note.misread);
             }
         }
+        if (note.by_hand) {
+            json["by_hand"] = true;
+        }
         list.push_back(std::move(json));
     }
     return list;
@@ -89,6 +92,7 @@ std::vector<take::FoundNote> foundFromJson(const Json& json)
         note.hesitations = spansFromJson(item.value("hesitations", Json::array()));
         note.restarted = item.value("restarted", false);
         note.misread = misreadFromJson(item.value("misread", Json::array()));
+        note.by_hand = item.value("by_hand", false);
         for (const Json& word : item.value("words", Json::array())) {
             note.words.push_back(
                 {word.at(0).get<std::string>(), {word.at(1).get<double>(), word.at(2).get<double>()}});

@@ -105,32 +105,44 @@ std::string renumberLine(
     return out;
 }
 
-/// Replaces the last (or first) number of at least ten within bytes [from, to) of `line`.
-bool replaceDistance(std::string& line, std::size_t from, std::size_t to, bool last, double metres,
-    const Dictionary& dictionary, Order order)
+/// The bytes of the last (or first) number of at least ten within bytes [from, to) of `line`.
+std::optional<std::pair<std::size_t, std::size_t>> distanceIn(std::string_view line, std::size_t from,
+    std::size_t to, bool last, const Dictionary& dictionary, Order order)
 {
     const AtomLine atoms(withoutComment(line), dictionary, order);
-    std::optional<std::size_t> found;
+    std::optional<std::pair<std::size_t, std::size_t>> found;
     for (std::size_t i = 0; i < atoms.atoms.size(); ++i) {
         const Atom& atom = atoms.atoms[i];
         const std::size_t begin = atoms.tokens[atom.first].begin;
         const bool said_for = i > 0 && atoms.roleAt(i - 1) == Role::for_;
         if (atom.role == Role::number && atom.number >= 10 && !said_for && begin >= from && begin < to
             && (last || !found)) {
-            found = i;
+            found = {begin, atoms.tokens[atom.last - 1].end};
         }
     }
+    return found;
+}
+
+bool replaceDistance(std::string& line, std::size_t from, std::size_t to, bool last, double metres,
+    const Dictionary& dictionary, Order order)
+{
+    const auto found = distanceIn(line, from, to, last, dictionary, order);
     if (!found) {
         return false;
     }
-    const Atom& atom = atoms.atoms[*found];
-    const std::size_t begin = atoms.tokens[atom.first].begin;
-    const std::size_t end = atoms.tokens[atom.last - 1].end;
+    const auto [begin, end] = *found;
     const bool digits = std::isdigit(static_cast<unsigned char>(line[begin])) != 0;
     const int number = static_cast<int>(std::lround(metres));
     line.replace(
         begin, end - begin, digits ? std::to_string(number) : sayNumber(number, dictionary.hundreds()));
     return true;
+}
+
+/// The joining word that `words` begins with; empty where it begins with another.
+std::string_view joiningWord(std::string_view words)
+{
+    const auto first = words.substr(0, words.find(' '));
+    return first == "into" || first == "and" ? first : std::string_view();
 }
 
 } // namespace
@@ -261,6 +273,42 @@ std::string withDistance(
         }
     }
     return std::string(text);
+}
+
+std::string withWords(std::string_view text, int line, std::size_t index, std::string_view words,
+    const Style& style, Order order)
+{
+    auto lines = linesOf(text);
+    const Dictionary dictionary(style);
+    const auto at = static_cast<std::size_t>(line - 1);
+    words = trimmed(words);
+    if (line < 1 || at >= lines.size() || words.empty()) {
+        return std::string(text);
+    }
+    std::string& own = lines[at];
+    const auto parsed = readLine(withoutComment(own), dictionary, order);
+    const auto starts = noteStarts(withoutComment(own), dictionary, order);
+    if (index >= starts.size() || starts.size() != parsed.notes.size()) {
+        return std::string(text);
+    }
+    const Note& note = parsed.notes[index];
+    const auto said = readLine(words, dictionary, order);
+    const std::size_t end = starts[index] + note.text.size();
+    std::string instead(words);
+    std::size_t begin = starts[index];
+    if (index == 0 && parsed.distance_before_m > 0.0 && said.distance_before_m > 0.0) {
+        begin = own.find_first_not_of(" \t");
+    } else if (!joiningWord(note.text).empty() && joiningWord(words).empty()) {
+        instead = std::string(joiningWord(note.text)) + " " + instead;
+    }
+    const bool own_distance = !said.notes.empty() && said.notes.back().link.kind == LinkKind::distance;
+    if (note.link.kind == LinkKind::distance && !own_distance) {
+        if (const auto tail = distanceIn(own, starts[index], end, true, dictionary, order)) {
+            instead += " " + own.substr(tail->first, end - tail->first);
+        }
+    }
+    own.replace(begin, end - begin, instead);
+    return joined(lines);
 }
 
 std::string renumberGrades(std::string_view text, int first, int last, const std::map<int, int>& becomes,

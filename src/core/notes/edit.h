@@ -47,4 +47,10 @@ struct EditedText {
 [[nodiscard]] std::string withDistance(
     std::string_view text, int line, std::size_t index, double metres, const Style& style, Order order);
 
+/// The words of the `index`-th note of the call on `line` (from 0) replaced by `words`; the word that joins
+/// it to the note before, and the distance after it, stay unless `words` has its own. The text comes back
+/// unchanged where there is no such note.
+[[nodiscard]] std::string withWords(std::string_view text, int line, std::size_t index,
+    std::string_view words, const Style& style, Order order);
+
 } // namespace brumefall::notes

@@ -11,7 +11,6 @@ namespace brumefall::take {
 namespace {
 
 constexpr double kRoom_s = 0.3; ///< a pause before a late note that long was room to begin in
-constexpr std::size_t kPlaceLost = 3; ///< notes in a row
 
 template <typename... Values> std::string format(const char* words, Values... values)
 {

@@ -146,7 +146,6 @@ TakeFigures figures(const plan::Plan& plan, const std::vector<Verdict>& verdicts
         planned_ends.push_back(v.planned_end_s);
         spoken_s += v.end_s - v.start_s;
         syllables += notes::countSyllables(plan.notes[k].spoken);
-        constexpr double kBreath_s = 0.3;
         if (v.start_s > run_end_s + kBreath_s) {
             run_start_s = v.start_s;
         }

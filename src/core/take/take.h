@@ -14,11 +14,13 @@ namespace brumefall::take {
 struct Span {
     double start_s = 0.0;
     double end_s = 0.0;
+    bool operator==(const Span&) const = default;
 };
 
 struct FoundWord {
     std::string word;
     Span span;
+    bool operator==(const FoundWord&) const = default;
 };
 
 /// A word that was said in the place of another; `said` is empty where it was dropped. `sure` is from 0 to 1:
@@ -28,6 +30,7 @@ struct Misread {
     std::string note_says;
     double sure = 0.0;
     bool of_distance = false; ///< of the one said after the note
+    bool operator==(const Misread&) const = default;
 };
 inline constexpr double kSure = 0.5;
 
@@ -44,10 +47,16 @@ struct FoundNote {
     std::vector<Span> hesitations; ///< pauses of at least kHesitation_s inside it
     bool restarted = false; ///< broken off and begun again before the first full reading
     std::vector<Misread> misread; ///< words of the first reading
+    bool by_hand = false; ///< corrected by the user
+    bool operator==(const FoundNote&) const = default;
 };
 
 /// A pause inside a note or call at least this long is a hesitation.
 inline constexpr double kHesitation_s = 0.35;
+/// A shorter pause is none to breathe in.
+inline constexpr double kBreath_s = 0.3;
+/// So many notes in a row that were not said: the place was lost.
+inline constexpr std::size_t kPlaceLost = 3;
 
 /// stage time = offset_s + rate * recording time; one clock for the recording and the video.
 struct Clock {
