@@ -51,4 +51,12 @@ inline std::filesystem::path copyDemo(const ScratchFolder& scratch)
     return copy;
 }
 
+/// The whole rally of the demo, in a folder of its own; returns the folder of its first stage.
+inline std::filesystem::path copyDemoRally(const ScratchFolder& scratch)
+{
+    std::filesystem::copy(std::filesystem::path(DEMO_FOLDER).parent_path(), scratch.path() / "rally",
+        std::filesystem::copy_options::recursive);
+    return scratch.path() / "rally" / "Lantern Pass";
+}
+
 } // namespace support

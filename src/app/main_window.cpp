@@ -60,12 +60,12 @@ MainWindow::MainWindow()
     auto* plan = new PlanWorkspace(document_, transport_);
     read_ = new ReadWorkspace(document_, transport_, recorder_);
     review_ = new ReviewWorkspace(document_, transport_, recorder_);
-    auto* log = new LogWorkspace(document_);
+    log_ = new LogWorkspace(document_);
     start_ = new StartPage;
     help_ = new HelpView;
     stack_ = new QStackedWidget;
     for (QWidget* page :
-        std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log, start_, help_}) {
+        std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log_, start_, help_}) {
         stack_->addWidget(page);
     }
     message_ = new QLabel;
@@ -92,6 +92,7 @@ MainWindow::MainWindow()
     makeMenus();
     makeKeys();
     connectDocument();
+    connectLog();
 
     connect(keys_, &KeyRule::left, this, [this] {
         QWidget* at = stack_->currentWidget();
@@ -116,6 +117,11 @@ MainWindow::MainWindow()
         if (read_->practice().goesOn()) {
             return; // it is read again by itself
         }
+        if (log_->isDrilling() && waits_for_it) {
+            log_->drillDone(resultOf(take));
+            showWorkspace(kLog);
+            return;
+        }
         if (recorder_.isRecording() || !waits_for_it) { // not away from what one does now
             showMessage(tr("The take %1 is judged: see Review (F5).").arg(take));
             return;
@@ -125,10 +131,6 @@ MainWindow::MainWindow()
         showMessage(read_->practice().result());
     });
     connect(&document_, &Document::opened, &recorder_, &TakeRecorder::judgeWhatWasLeft);
-    connect(log, &LogWorkspace::takeChosen, this, [this](const QString& take) {
-        showWorkspace(kReview);
-        review_->showTake(take);
-    });
     connect(start_, &StartPage::newWanted, this, &MainWindow::newStage);
     connect(start_, &StartPage::openWanted, this, &MainWindow::chooseStage);
     connect(start_, &StartPage::demoWanted, this, &MainWindow::openDemo);
@@ -173,6 +175,69 @@ void MainWindow::connectDocument()
             goTo(where, note);
             showMessage(what);
         });
+}
+
+void MainWindow::connectLog()
+{
+    const auto review = [this](const QString& take) {
+        showWorkspace(kReview);
+        review_->showTake(take);
+    };
+    connect(log_, &LogWorkspace::takeChosen, this, review);
+    connect(
+        log_, &LogWorkspace::takeWanted, this, [this, review](const QString& folder, const QString& take) {
+            if (openOther(folder)) {
+                review(take);
+            }
+        });
+    connect(log_, &LogWorkspace::noteWanted, this, [this](const QString& folder, const QString& note) {
+        if (openOther(folder)) {
+            showWorkspace(kPlan);
+            document_.setCurrentNote(note);
+        }
+    });
+    connect(log_, &LogWorkspace::stageWanted, this, [this](const QString& folder) {
+        if (openOther(folder)) {
+            showMessage(tr("%1 is open.").arg(QString::fromStdString(document_.stage().name)));
+        }
+    });
+    connect(log_, &LogWorkspace::drillWanted, this, [this](const log::DrillStretch& drill) {
+        if (!openOther(QString::fromStdString(drill.folder.string()))) {
+            log_->drillLeft();
+            return;
+        }
+        if (!drill.pass.empty()) {
+            document_.choosePass(QString::fromStdString(drill.pass));
+        }
+        showWorkspace(kRead);
+        read_->practise(drill.way, drill.first, drill.last);
+    });
+    connect(&recorder_, &TakeRecorder::discarded, log_, &LogWorkspace::drillLeft);
+}
+
+bool MainWindow::openOther(const QString& folder)
+{
+    std::error_code error;
+    return std::filesystem::equivalent(folder.toStdString(), document_.folder(), error) || openStage(folder);
+}
+
+QString MainWindow::resultOf(const QString& name) const
+{
+    if (!read_->practice().result().isEmpty()) {
+        return read_->practice().result();
+    }
+    for (const auto& take : document_.takes()) {
+        if (take.name == name.toStdString()) {
+            const auto f = take::figures(take.plan, take.verdicts);
+            return tr("%1 of %2 on time; %3 late, %4 missed, %5 misread")
+                .arg(f.on_time)
+                .arg(f.judged)
+                .arg(f.late)
+                .arg(f.missed)
+                .arg(f.misread);
+        }
+    }
+    return {};
 }
 
 QLayout* MainWindow::makeTabs()
@@ -222,12 +287,11 @@ QWidget* MainWindow::makeTransportBar()
             whenNotRecording([this, by_s] { transport_.seekStage(transport_.stageTime() + by_s); });
         };
     };
-    play_ = add(tr("Play"), "playButton", QKeyCombination(Qt::Key_Space),
-        [this] {
-            if (!read_->pauseTake()) {
-                transport_.playPause();
-            }
-        });
+    play_ = add(tr("Play"), "playButton", QKeyCombination(Qt::Key_Space), [this] {
+        if (!read_->pauseTake()) {
+            transport_.playPause();
+        }
+    });
     play_->setMinimumWidth(100);
     add(tr("Go"), "goButton", QKeyCombination(Qt::Key_Home),
         [this] { whenNotRecording([this] { transport_.seekStage(0.0); }); });

@@ -15,6 +15,7 @@ class QStackedWidget;
 namespace brumefall::app {
 
 class HelpView;
+class LogWorkspace;
 class ReadWorkspace;
 class ReviewWorkspace;
 class StartPage;
@@ -44,6 +45,7 @@ public:
     [[nodiscard]] TakeRecorder& recorder() { return recorder_; }
     [[nodiscard]] ReadWorkspace& read() { return *read_; }
     [[nodiscard]] ReviewWorkspace& review() { return *review_; }
+    [[nodiscard]] LogWorkspace& log() { return *log_; }
 
 protected:
     void closeEvent(QCloseEvent* event) override;
@@ -53,6 +55,11 @@ private:
     void makeMenus();
     void makeKeys();
     void connectDocument();
+    void connectLog();
+    /// Opens the stage in `folder` where another one is open; false where it cannot.
+    bool openOther(const QString& folder);
+    /// What came of the take that was judged last, in words.
+    [[nodiscard]] QString resultOf(const QString& take) const;
     QLayout* makeTabs();
     QWidget* makeTransportBar();
     void chooseStage();
@@ -83,6 +90,7 @@ private:
     bool message_stays_ = false; ///< until something is saved
     ReadWorkspace* read_ = nullptr;
     ReviewWorkspace* review_ = nullptr;
+    LogWorkspace* log_ = nullptr;
     QStackedWidget* stack_ = nullptr;
     std::vector<QPushButton*> tabs_;
     QLabel* title_ = nullptr;

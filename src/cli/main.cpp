@@ -283,6 +283,9 @@ int runTune(int argc, char** argv)
 log::Rally rallyIn(const std::string& folder)
 {
     auto rally = log::readRally(folder);
+    if (!rally.problem.empty()) {
+        std::cerr << rally.problem << "\n";
+    }
     for (const auto& stage : rally.stages) {
         if (!stage.problem.empty()) {
             std::cerr << stage.problem << "\n";

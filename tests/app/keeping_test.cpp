@@ -1,6 +1,7 @@
 // Nothing typed is lost, nothing said outlives its stage, and what is thrown away can be had back.
 
 #include "document/demo.h"
+#include "log/log_workspace.h"
 #include "review/review_workspace.h"
 #include "stage/folder.h"
 #include "theme/theme.h"
@@ -247,6 +248,7 @@ TEST_F(KeepingTest, ATakeGoesIntoTheTrashAndComesBack)
     QDir(trash()).removeRecursively(); // that of the tests (setTestModeEnabled), of earlier runs
     openDemo();
     window_->showWorkspace(MainWindow::kLog);
+    window_->log().showPage(LogWorkspace::kTakes);
     auto* table = find<QTableWidget>("takesTable");
     table->setCurrentCell(1, 0);
     const auto name = table->item(1, 0)->text().toStdString();
@@ -353,6 +355,8 @@ TEST_F(KeepingTest, TheChartFollowsTheNightRoom)
 {
     openDemo();
     window_->showWorkspace(MainWindow::kLog);
+    window_->log().showPage(LogWorkspace::kTrends);
+    ASSERT_TRUE(waitFor([&] { return find<QLabel>("trendSays")->text().contains("2030"); }, 10000));
     auto* chart = find<QGraphicsView>("trendChart");
     const QColor by_day = chart->backgroundBrush().color();
     window_->findChild<QAction*>(QStringLiteral("toggleTheme"))->trigger();

@@ -132,7 +132,9 @@ protected:
             {MainWindow::kPlaces,
                 {"placesPass", "placesTrack", "placesDistances", "placesPace", "placesNotes"}},
             {MainWindow::kPlan, {"planSqueezes", "planWhatIf"}}, {MainWindow::kRead, {QString()}},
-            {MainWindow::kReview, {QString()}}, {MainWindow::kLog, {QString()}}};
+            {MainWindow::kReview, {QString()}},
+            {MainWindow::kLog,
+                {"logTonight", "logBoard", "logTakes", "logTrends", "logTrouble", "logDiary"}}};
         for (const auto& [workspace, tabs] : kTabs) {
             window_->showWorkspace(workspace);
             for (const QString& tab : tabs) {

@@ -43,6 +43,9 @@ private:
         if (!(words >> what) || what[0] == '#') {
             return;
         }
+        if (takeFact(what, words)) {
+            return;
+        }
         if (what == "call") {
             call_ = true;
         } else if (what == "note") {
@@ -58,6 +61,33 @@ private:
         } else {
             fail("unknown word: " + what);
         }
+    }
+
+    /// What is said of the stage as a whole.
+    bool takeFact(const std::string& what, std::istringstream& words)
+    {
+        std::string value;
+        if (what == "stage") {
+            std::getline(words >> std::ws, road_.name);
+        } else if (what == "official") {
+            words >> road_.official_m;
+        } else if (what == "recce") {
+            road_.recce = true;
+        } else if (what == "order") {
+            words >> value;
+            road_.style.order = value == "number_first" ? brumefall::notes::Order::number_first
+                                                        : brumefall::notes::Order::direction_first;
+        } else if (what == "scale") {
+            words >> value;
+            road_.style.scale = value == "descending" ? brumefall::notes::Scale::descending
+                                                      : brumefall::notes::Scale::ascending;
+        } else if (what == "echoes") {
+            road_.echoes.dangerous = true;
+            words >> road_.echoes.after_s;
+        } else {
+            return false;
+        }
+        return true;
     }
 
     void takeElement(const std::string& what, std::istringstream& words)

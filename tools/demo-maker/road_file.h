@@ -1,6 +1,8 @@
 /// The one description that the whole demo is made from: a road of straights and arcs, with its notes.
 #pragma once
 
+#include "notes/style.h"
+#include "plan/people.h"
 #include "road/layout.h"
 
 #include <filesystem>
@@ -33,6 +35,11 @@ struct TrueNote {
 };
 
 struct RoadDescription {
+    std::string name;
+    double official_m = 0.0;
+    bool recce = false; ///< was driven slowly, with a video
+    brumefall::notes::Style style; ///< empty: as the notes show it
+    brumefall::plan::Echoes echoes;
     std::vector<Element> elements;
     std::vector<Landmark> landmarks;
     std::vector<TrueNote> notes;

@@ -32,19 +32,25 @@ std::optional<std::filesystem::path> shippedDemo()
 
 std::filesystem::path ownDemo(const std::filesystem::path& shipped)
 {
-    const auto own =
-        std::filesystem::path(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toStdString())
-        / "demo" / kDemo;
-    if (!isStage(own)) {
-        auto half = own;
+    namespace fs = std::filesystem;
+    const fs::path own =
+        fs::path(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toStdString()) / "demo";
+    // the whole rally that the stage belongs to; what is there already is the user's
+    for (const auto& entry : fs::directory_iterator(shipped.parent_path())) {
+        const fs::path to = own / entry.path().filename();
+        const bool wanted = isStage(entry.path()) || entry.path().filename() == "rally.brumefall";
+        if (!wanted || isStage(to) || fs::is_regular_file(to)) {
+            continue;
+        }
+        auto half = to;
         half += ".part";
-        std::filesystem::remove_all(half);
-        std::filesystem::create_directories(half.parent_path());
-        std::filesystem::copy(shipped, half, std::filesystem::copy_options::recursive);
-        std::filesystem::remove_all(own);
-        std::filesystem::rename(half, own);
+        fs::remove_all(half);
+        fs::create_directories(own);
+        fs::copy(entry.path(), half, fs::copy_options::recursive);
+        fs::remove_all(to);
+        fs::rename(half, to);
     }
-    return own;
+    return own / shipped.filename();
 }
 
 } // namespace brumefall::app

@@ -327,7 +327,10 @@ std::optional<QString> Document::create(const QString& folder)
     try {
         std::filesystem::create_directories(path, error);
         stage::Stage stage;
-        stage.name = path == unnamedFolder() ? std::string() : path.filename().string();
+        if (path != unnamedFolder()) {
+            stage = stage::withCrew(stage, stage_); // the crew goes from stage to stage
+            stage.name = path.filename().string();
+        }
         stage::writeStage(path / "stage.brumefall", stage);
     } catch (const formats::FormatError& problem) {
         return readable(problem);

@@ -97,6 +97,8 @@ public:
     /// taken.
     void relink(const QString& file);
     void setRehearsal(const pace::Rehearsal& rehearsal);
+    /// The crew of `from` reads this stage, too: its name, language, reader, driver and what it says again.
+    void takeCrew(const stage::Stage& from);
     void setDriver(const plan::Driver& driver, const QString& what);
     void setReader(const plan::Reader& reader, const QString& what);
     void setEchoes(const plan::Echoes& echoes);
@@ -112,12 +114,13 @@ public:
 
     /// What the driver said of a note in a take; nothing, or the same again, takes it away.
     /// `words` are those that were said of it, or the new ones of a note to be reworded.
-    void setRemark(
-        const QString& take, const QString& note, const QString& says, const QString& words = {});
-    /// What was found in a take, corrected by hand (see take/by_hand.h); it is judged anew. Nothing happens where
-    /// `found` is what it has.
+    void setRemark(const QString& take, const QString& note, const QString& says, const QString& words = {});
+    /// What was found in a take, corrected by hand (see take/by_hand.h); it is judged anew. Nothing happens
+    /// where `found` is what it has.
     void setFound(const QString& take, const std::vector<take::FoundNote>& found, const QString& what,
         const QString& note);
+    /// What a take is called, and a remark on it.
+    void setTakeTexts(const QString& take, const QString& title, const QString& comment);
     /// The note's words become `words`, in the notes.
     void rewordNote(const QString& note, const QString& words);
     /// Takes a take and its recording into the desktop's trash; where there is none, says so and keeps them.
@@ -164,6 +167,7 @@ private:
     friend class PassListCommand;
     friend class RemarkCommand;
     friend class FoundCommand;
+    friend class TakeTextsCommand;
     friend class TakeListCommand;
     void applyStage(const stage::Stage& stage);
     void applyPass(const pace::Pass& pass);
@@ -178,6 +182,7 @@ private:
     void readTakes();
     void applyRemark(
         const std::string& take, const std::string& note, const std::optional<stage::Remark>& remark);
+    void applyTakeTexts(const std::string& take, const std::pair<std::string, std::string>& texts);
     void applyFound(const std::string& take, const std::vector<take::FoundNote>& found);
     [[nodiscard]] const stage::Take* take(const std::string& name) const;
     /// The numbers of the notes of a call, as the picture shows them: "note 4", "notes 4 to 6".

@@ -14,6 +14,8 @@
 #include <algorithm>
 #include <cmath>
 #include <memory>
+#include <tuple>
+#include <utility>
 
 namespace brumefall::app {
 
@@ -186,6 +188,27 @@ private:
     std::vector<take::FoundNote> after_;
 };
 
+/// What a take is called, and the remark on it.
+class TakeTextsCommand : public Change {
+public:
+    using Texts = std::pair<std::string, std::string>;
+    TakeTextsCommand(Document& document, const stage::Take& take, Texts after, const QString& name)
+        : Change(document, name, Seen::log)
+        , take_(take.name)
+        , before_(take.title, take.comment)
+        , after_(std::move(after))
+    {
+    }
+
+protected:
+    void apply(bool after) override { document_.applyTakeTexts(take_, after ? after_ : before_); }
+
+private:
+    std::string take_;
+    Texts before_;
+    Texts after_;
+};
+
 /// A take that was removed: its files lie in the trash until it is brought back.
 class TakeListCommand : public Change {
 public:
@@ -333,6 +356,15 @@ void Document::takeCaptionPlaces()
         tr("Places by the captions of %1").arg(QString::fromStdString(stage_.captions.file))));
 }
 
+void Document::takeCrew(const stage::Stage& from)
+{
+    auto after = stage::withCrew(stage_, from);
+    if (!(after == stage_)) {
+        undo_.push(new StageCommand(*this, std::move(after),
+            tr("The crew of %1").arg(QString::fromStdString(from.name)), Seen::plan));
+    }
+}
+
 void Document::rename(const QString& stage, const QString& crew)
 {
     auto after = stage_;
@@ -472,6 +504,24 @@ void Document::setFound(
     const stage::Take* own = this->take(take.toStdString());
     if (own != nullptr && own->found != found) {
         undo_.push(new FoundCommand(*this, *own, found, what, note));
+    }
+}
+
+void Document::setTakeTexts(const QString& take, const QString& title, const QString& comment)
+{
+    const stage::Take* own = this->take(take.toStdString());
+    std::pair texts(title.trimmed().toStdString(), comment.trimmed().toStdString());
+    if (own != nullptr && texts != std::pair(own->title, own->comment)) {
+        undo_.push(new TakeTextsCommand(*this, *own, std::move(texts), tr("Name the take %1").arg(take)));
+    }
+}
+
+void Document::applyTakeTexts(const std::string& take, const std::pair<std::string, std::string>& texts)
+{
+    if (const stage::Take* own = this->take(take)) {
+        auto changed = *own;
+        std::tie(changed.title, changed.comment) = texts;
+        keepTake(changed);
     }
 }
 

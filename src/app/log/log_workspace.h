@@ -1,15 +1,28 @@
-/// Log: am I getting better, what next? All takes with their figures, and how they change.
+/// Log: am I getting better, what next? The rally, tonight's list, takes, trends, trouble and a diary.
 #pragma once
 
 #include "document/document.h"
+#include "log/rally_reader.h"
+#include "log/tonight.h"
+#include "log/trends.h"
+#include "widgets/when_seen.h"
 
 #include <QWidget>
 
-class QChartView;
+class QCheckBox;
+class QComboBox;
 class QLabel;
-class QTableWidget;
+class QStackedWidget;
 
 namespace brumefall::app {
+
+class BoardPage;
+class DiaryPage;
+class SideTabs;
+class TakesPage;
+class TonightPage;
+class TrendsPage;
+class TroublePage;
 
 class LogWorkspace : public QWidget {
     Q_OBJECT
@@ -17,21 +30,42 @@ class LogWorkspace : public QWidget {
 public:
     explicit LogWorkspace(Document& document, QWidget* parent = nullptr);
 
-signals:
-    void takeChosen(const QString& name);
+    enum Page { kTonight, kBoard, kTakes, kTrends, kTrouble, kDiary };
+    void showPage(Page page);
+    /// What was begun of tonight's list is done, with what came of it, or was left off.
+    [[nodiscard]] bool isDrilling() const;
+    void drillDone(const QString& result);
+    void drillLeft();
 
-protected:
-    void changeEvent(QEvent* event) override;
+signals:
+    void takeChosen(const QString& name); ///< of the open stage
+    void takeWanted(const QString& folder, const QString& take);
+    void noteWanted(const QString& folder, const QString& note);
+    void stageWanted(const QString& folder);
+    void drillWanted(const brumefall::log::DrillStretch& drill);
 
 private:
-    void openChosen();
-    void removeChosen();
+    QLayout* makeHead();
     void showTakes();
+    void showRally();
+    void sayNext();
+    void exportTable(bool as_json);
+    [[nodiscard]] log::Filter filter() const;
 
     Document& document_;
-    QTableWidget* table_;
-    QChartView* chart_;
+    RallyReader reader_;
     QLabel* next_;
+    QComboBox* readers_;
+    QCheckBox* whole_;
+    QStackedWidget* pages_;
+    SideTabs* tabs_;
+    TonightPage* tonight_;
+    BoardPage* board_;
+    TakesPage* takes_;
+    TrendsPage* trends_;
+    TroublePage* trouble_;
+    DiaryPage* diary_;
+    WhenSeen* when_seen_;
 };
 
 } // namespace brumefall::app

@@ -5,6 +5,7 @@
 
 #include <QCheckBox>
 #include <QSettings>
+#include <QSignalBlocker>
 #include <QSpinBox>
 
 #include <array>
@@ -13,6 +14,10 @@ namespace brumefall::app {
 namespace {
 
 /// What a way is called.
+constexpr std::array kRates{0.5, 0.6, 0.7, 0.8, 0.9, 1.0, 1.1, 1.2, 1.3};
+
+} // namespace
+
 QString nameOf(take::Way way)
 {
     switch (way) {
@@ -26,10 +31,6 @@ QString nameOf(take::Way way)
     }
     return {};
 }
-
-constexpr std::array kRates{0.5, 0.6, 0.7, 0.8, 0.9, 1.0, 1.1, 1.2, 1.3};
-
-} // namespace
 
 QString wordsOf(take::Way way)
 {
@@ -151,6 +152,13 @@ void PracticeBar::showWay()
     const bool anywhere = way == take::Way::thrown_in;
     first_->setEnabled(!anywhere);
     last_->setEnabled(!anywhere);
+}
+
+void PracticeBar::setWay(take::Way way)
+{
+    const QSignalBlocker quiet(way_); // the crew's own choice is not forgotten for it
+    way_->setCurrentIndex(static_cast<int>(way));
+    showWay();
 }
 
 void PracticeBar::setNotes(int first, int last)

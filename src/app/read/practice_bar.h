@@ -21,6 +21,7 @@ public:
 
     [[nodiscard]] Practice::Wish wish() const;
     [[nodiscard]] bool wantsPrintedPages() const;
+    void setWay(take::Way way);
     void setNotes(int first, int last); ///< 1-based; 0: from here, to the end
 
 signals:
@@ -41,7 +42,8 @@ private:
     QCheckBox* printed_;
 };
 
-/// What a way of practising is, in a line.
+/// What a way of practising is called, and what it is, in a line.
+[[nodiscard]] QString nameOf(take::Way way);
 [[nodiscard]] QString wordsOf(take::Way way);
 
 } // namespace brumefall::app

@@ -263,6 +263,25 @@ void ReadWorkspace::setSimulatedFaults(const media::FaultWish& wish, std::uint32
     seed_ = seed;
 }
 
+void ReadWorkspace::practise(take::Way way, const std::string& first, const std::string& last)
+{
+    disconnect(begins_when_open_);
+    bar_->setWay(way);
+    bar_->setNotes(document_.numberOf(first), document_.numberOf(last));
+    showState();
+    const auto begin = [this] {
+        if (!practice_.isOn() && !recorder_.isRecording()) {
+            toggleRecording();
+        }
+    };
+    if (transport_.player().isOpen()) {
+        begin();
+        return;
+    }
+    begins_when_open_ =
+        connect(&transport_.player(), &media::Player::opened, this, begin, Qt::SingleShotConnection);
+}
+
 void ReadWorkspace::toggleRecording()
 {
     trouble_.clear();

@@ -40,6 +40,8 @@ public:
     [[nodiscard]] Practice& practice() { return practice_; }
     /// Begins to practise in the chosen way, or stops.
     void toggleRecording();
+    /// Begins to practise notes `first` to `last` in `way`, as soon as the video of the stage is there.
+    void practise(take::Way way, const std::string& first, const std::string& last);
     /// Pauses a take and goes on with it; false where none is read.
     bool pauseTake();
 
@@ -89,6 +91,7 @@ private:
     media::Hearing hearing_ = media::Hearing::fine;
     QString trouble_; ///< said until something else happens
     double prepared_share_ = -1.0; ///< of a voice that is being made; below 0: none is
+    QMetaObject::Connection begins_when_open_;
     QTimer renew_guide_; ///< after the last of a run of changes of the plan
     Job voice_;
 };

@@ -2,6 +2,9 @@
 
 #include <nlohmann/json.hpp>
 
+#include <array>
+#include <cstdio>
+
 namespace brumefall::formats {
 namespace {
 
@@ -11,8 +14,11 @@ Json takeToJson(const log::TakeSummary& take)
 {
     const auto& f = take.figures;
     Json json{{"take", take.name}, {"made_at", take.made_at}, {"pass", take.pass}, {"reader", take.reader}};
-    if (!take.way.empty()) {
-        json["way"] = take.way;
+    for (const auto& [member, value] :
+        {std::pair("title", &take.title), std::pair("comment", &take.comment), std::pair("way", &take.way)}) {
+        if (!value->empty()) {
+            json[member] = *value;
+        }
     }
     json.update({{"simulated", take.simulated}, {"whole", take.whole}, {"dud", take.dud},
         {"judged", f.judged}, {"on_time", f.on_time}, {"early", f.early}, {"late", f.late},
@@ -23,6 +29,21 @@ Json takeToJson(const log::TakeSummary& take)
     return json;
 }
 
+/// A cell of a table of commas: RFC 4180. What another program would take for a formula is made text.
+std::string quoted(const std::string& text)
+{
+    const bool formula = !text.empty() && std::string("=+-@").find(text.front()) != std::string::npos;
+    const std::string plain = (formula ? "'" : "") + text;
+    if (plain.find_first_of(",\"\r\n") == std::string::npos) {
+        return plain;
+    }
+    std::string out = "\"";
+    for (const char c : plain) {
+        out += c == '"' ? "\"\"" : std::string(1, c);
+    }
+    return out + "\"";
+}
+
 } // namespace
 
 Json rallyToJson(const log::Rally& rally)
@@ -30,6 +51,9 @@ Json rallyToJson(const log::Rally& rally)
     Json stages = Json::array();
     for (const auto& stage : rally.stages) {
         Json json{{"stage", stage.name}, {"folder", stage.folder.filename().string()}};
+        if (stage.runs > 1) {
+            json["runs"] = stage.runs;
+        }
         if (!stage.problem.empty()) {
             json["problem"] = stage.problem;
         } else {
@@ -43,7 +67,36 @@ Json rallyToJson(const log::Rally& rally)
         json["takes"] = std::move(takes);
         stages.push_back(std::move(json));
     }
-    return {{"format", "brumefall/log/1"}, {"rally", rally.name}, {"stages", std::move(stages)}};
+    Json json{{"format", "brumefall/log/1"}, {"rally", rally.name}};
+    if (!rally.problem.empty()) {
+        json["problem"] = rally.problem;
+    }
+    json["stages"] = std::move(stages);
+    return json;
+}
+
+std::string rallyToCsv(const log::Rally& rally)
+{
+    std::string csv = "stage,take,made_at,title,pass,reader,way,simulated,whole,judged_notes,on_time_notes,"
+                      "early_notes,late_notes,missed_notes,misread_notes,on_time_percent,median_lead_error_s,"
+                      "rate_syllables_per_s,drift_s_per_min,plan_faults,reading_faults,comment\n";
+    for (const auto& stage : rally.stages) {
+        for (const auto& take : stage.takes) {
+            const auto& f = take.figures;
+            std::array<char, 256> figures{};
+            std::snprintf(figures.data(), figures.size(), "%d,%d,%d,%d,%d,%d,%d,%d,%.1f,%.2f,%.2f,%.2f,%d,%d",
+                take.simulated ? 1 : 0, take.whole ? 1 : 0, f.judged, f.on_time, f.early, f.late, f.missed,
+                f.misread, 100.0 * f.on_time_share, take.median_lead_error_s, f.rate_syll_s,
+                f.drift_s_per_min, take.plan_faults, take.reading_faults);
+            for (const auto* cell :
+                {&stage.name, &take.name, &take.made_at, &take.title, &take.pass, &take.reader, &take.way}) {
+                csv += quoted(*cell) + ",";
+            }
+            csv += figures.data();
+            csv += "," + quoted(take.comment) + "\n";
+        }
+    }
+    return csv;
 }
 
 Json tonightToJson(const std::vector<log::DrillStretch>& stretches)

@@ -14,6 +14,8 @@ namespace brumefall::formats {
 [[nodiscard]] nlohmann::ordered_json rallyToJson(const log::Rally& rally);
 
 /// "brumefall/tonight/1".
+/// A row a take, units in the headers.
+[[nodiscard]] std::string rallyToCsv(const log::Rally& rally);
 [[nodiscard]] nlohmann::ordered_json tonightToJson(const std::vector<log::DrillStretch>& stretches);
 
 } // namespace brumefall::formats

@@ -1,12 +1,16 @@
 #include "log/rally.h"
 
 #include "formats/files.h"
+#include "formats/kind_file.h"
+#include "log/take_reader.h"
 #include "pace/median.h"
 
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
-#include <map>
+#include <atomic>
+#include <future>
+#include <thread>
 
 namespace brumefall::log {
 namespace {
@@ -17,6 +21,8 @@ constexpr std::size_t kMostStages = 500;
 /// Name and order of the stages, as rally.brumefall has them.
 struct RallyFile {
     std::string name;
+    std::string dates;
+    std::string problem;
     std::vector<std::string> order;
 };
 
@@ -28,16 +34,16 @@ RallyFile readRallyFile(const fs::path& file)
         return out;
     }
     try {
-        const auto json = nlohmann::json::parse(formats::readText(file));
-        if (json.value("format", "") != "brumefall/rally/1") {
-            throw formats::FormatError(file.string(), 1, "not a rally of this version");
-        }
-        out.name = json.value("name", "");
-        for (const auto& stage : json.value("stages", nlohmann::json::array())) {
-            out.order.push_back(stage.get<std::string>());
-        }
-    } catch (const nlohmann::json::exception& error) {
-        throw formats::FormatError(file.string(), 1, error.what());
+        const auto json = formats::readKind(file, "rally");
+        formats::reading(file, [&] {
+            out.name = json.value("name", "");
+            out.dates = json.value("dates", "");
+            for (const auto& stage : json.value("stages", nlohmann::ordered_json::array())) {
+                out.order.push_back(stage.get<std::string>());
+            }
+        });
+    } catch (const formats::FormatError& error) {
+        out.problem = error.what();
     }
     return out;
 }
@@ -80,7 +86,7 @@ StageSummary readStageSummary(const fs::path& folder)
     }
     for (const auto& file : stage::listJson(folder / "takes")) {
         try {
-            summary.takes.push_back(summaryOf(stage::readTake(file)));
+            summary.takes.push_back(summaryOf(readTakeForLog(file)));
         } catch (const std::exception& error) {
             summary.broken_takes.emplace_back(error.what());
         }
@@ -88,6 +94,29 @@ StageSummary readStageSummary(const fs::path& folder)
     std::stable_sort(summary.takes.begin(), summary.takes.end(),
         [](const TakeSummary& a, const TakeSummary& b) { return a.made_at < b.made_at; });
     return summary;
+}
+
+/// In the order of `folders`, a few at a time.
+std::vector<StageSummary> readStages(const std::vector<fs::path>& folders)
+{
+    constexpr std::size_t kAtOnce = 4;
+    std::vector<StageSummary> stages(folders.size());
+    std::atomic<std::size_t> next = 0;
+    const auto readOn = [&] {
+        for (std::size_t i = next++; i < folders.size(); i = next++) {
+            stages[i] = readStageSummary(folders[i]);
+        }
+    };
+    std::vector<std::future<void>> readers;
+    for (std::size_t i = 1;
+         i < std::min<std::size_t>({kAtOnce, folders.size(), std::thread::hardware_concurrency()}); ++i) {
+        readers.push_back(std::async(std::launch::async, readOn));
+    }
+    readOn();
+    for (auto& reader : readers) {
+        reader.get();
+    }
+    return stages;
 }
 
 bool isStage(const fs::path& folder)
@@ -105,8 +134,11 @@ TakeSummary summaryOf(const stage::Take& take)
     out.name = take.name;
     out.made_at = take.made_at;
     out.pass = take.pass;
+    out.title = take.title;
+    out.comment = take.comment;
     out.reader = take.reader;
     out.way = take.way;
+    out.recorded_s = take.recorded_s;
     out.simulated = take.reader == stage::kSimulatedReader;
     out.figures = take::figures(take.plan, take.verdicts);
     out.dud = out.figures.judged == 0 || out.figures.missed == out.figures.judged;
@@ -139,12 +171,15 @@ Rally readRally(const fs::path& given)
         throw formats::FormatError(folder.string(), 0, "there is no such folder");
     }
     Rally rally;
+    rally.folder = folder;
     if (isStage(folder)) {
         rally.name = fs::absolute(folder).filename().string();
         rally.stages.push_back(readStageSummary(folder));
         return rally;
     }
     const auto file = readRallyFile(folder / "rally.brumefall");
+    rally.dates = file.dates;
+    rally.problem = file.problem;
     rally.name = file.name.empty() ? fs::absolute(folder).filename().string() : file.name;
     std::vector<fs::path> stages;
     for (const auto& entry : fs::directory_iterator(folder, error)) {
@@ -158,10 +193,28 @@ Rally readRally(const fs::path& given)
     std::sort(stages.begin(), stages.end(), [&](const fs::path& a, const fs::path& b) {
         return place(a) != place(b) ? place(a) < place(b) : a < b;
     });
-    for (const auto& path : stages) {
-        rally.stages.push_back(readStageSummary(path));
+    rally.stages = readStages(stages);
+    for (auto& stage : rally.stages) {
+        const auto runs = std::count(file.order.begin(), file.order.end(), stage.folder.filename().string());
+        stage.runs = std::max(1, static_cast<int>(runs));
     }
     return rally;
+}
+
+fs::path rallyFolder(const fs::path& stage_folder)
+{
+    std::error_code error;
+    const fs::path own = fs::absolute(stage_folder, error).lexically_normal();
+    const fs::path around = own.has_filename() ? own.parent_path() : own.parent_path().parent_path();
+    if (fs::is_regular_file(around / "rally.brumefall", error)) {
+        return around;
+    }
+    for (const auto& entry : fs::directory_iterator(around, error)) {
+        if (isStage(entry.path()) && !fs::equivalent(entry.path(), own, error)) {
+            return around;
+        }
+    }
+    return own;
 }
 
 } // namespace brumefall::log

@@ -26,9 +26,12 @@ struct NoteOutcome {
 struct TakeSummary {
     std::string name;
     std::string made_at; ///< ISO 8601, local time
+    std::string title;
+    std::string comment;
     std::string pass;
     std::string reader;
     std::string way;
+    double recorded_s = 0.0;
     bool simulated = false;
     bool whole = false; ///< most of the stage was read
     bool dud = false; ///< nothing of it could be judged, or it was never judged
@@ -45,6 +48,7 @@ struct StageSummary {
     std::string problem; ///< why it could not be read; else empty
     std::string pass; ///< the one that it is rehearsed along
     double length_m = 0.0;
+    int runs = 1; ///< how often it is driven in the rally
     std::size_t notes = 0;
     std::size_t placed = 0; ///< by marks
     std::size_t squeezes = 0;
@@ -55,12 +59,19 @@ struct StageSummary {
 
 struct Rally {
     std::string name;
+    std::string dates; ///< as its file has them
+    std::filesystem::path folder;
+    std::string problem; ///< of its file; the stages are there all the same
     std::vector<StageSummary> stages;
 };
 
-/// Reads the stages in `folder`, or the one that it is. Throws formats::FormatError where it is no folder, or
-/// its rally.brumefall is broken.
+/// Reads the stages in `folder`, or the one that it is. Throws formats::FormatError where it is no folder. A
+/// rally.brumefall that cannot be read is told as a problem.
 [[nodiscard]] Rally readRally(const std::filesystem::path& folder);
+
+/// The folder of the rally that the stage in `stage_folder` belongs to: the one around it where that holds
+/// another stage or a rally.brumefall, else its own.
+[[nodiscard]] std::filesystem::path rallyFolder(const std::filesystem::path& stage_folder);
 
 [[nodiscard]] TakeSummary summaryOf(const stage::Take& take);
 

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <cstdio>
 #include <map>
+#include <unordered_map>
 
 namespace brumefall::log {
 namespace {
@@ -28,14 +29,14 @@ struct Knowledge {
     std::map<take::Cause, double> causes;
 };
 
-std::map<std::string, Knowledge> knowledgeOf(const StageSummary& stage, double now_days)
+std::unordered_map<std::string, Knowledge> knowledgeOf(const StageSummary& stage, double now_days)
 {
     struct Sum {
         double wrong = 0.0;
         double all = 0.0;
     };
-    std::map<std::string, Sum> sums;
-    std::map<std::string, Knowledge> known;
+    std::unordered_map<std::string, Sum> sums;
+    std::unordered_map<std::string, Knowledge> known;
     // the simulated reader knows nothing of the crew, but where nobody else has read it shows how this goes
     const bool own = std::any_of(stage.takes.begin(), stage.takes.end(),
         [](const TakeSummary& take) { return !take.dud && !take.simulated; });
@@ -183,6 +184,14 @@ double daysOf(const std::string& iso)
     }
     return static_cast<double>(std::chrono::sys_days(date).time_since_epoch().count()) + hour / 24.0
         + minute / 1440.0;
+}
+
+std::optional<DrillStretch> weakestStretch(const StageSummary& stage, const std::string& now)
+{
+    const auto all = stretchesOf(stage, daysOf(now));
+    const auto worst = std::max_element(all.begin(), all.end(),
+        [](const DrillStretch& a, const DrillStretch& b) { return a.gain / a.minutes < b.gain / b.minutes; });
+    return worst == all.end() ? std::optional<DrillStretch>() : *worst;
 }
 
 std::vector<DrillStretch> tonight(const Rally& rally, double minutes, const std::string& now)

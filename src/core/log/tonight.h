@@ -8,6 +8,7 @@
 
 #include "log/rally.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -28,6 +29,9 @@ struct DrillStretch {
 /// The stretches that gain most for their time, best first, that fit into `minutes`; `now` is in ISO 8601,
 /// local time.
 [[nodiscard]] std::vector<DrillStretch> tonight(const Rally& rally, double minutes, const std::string& now);
+
+/// The stretch of a stage that would gain most; nothing where it has no notes.
+[[nodiscard]] std::optional<DrillStretch> weakestStretch(const StageSummary& stage, const std::string& now);
 
 /// Days from 1970 of an ISO 8601 date with or without a time of day; 0 where it is none.
 [[nodiscard]] double daysOf(const std::string& iso);

@@ -115,4 +115,18 @@ Stage withCalls(const Stage& stage, const notes::ParsedNotes& notes, const std::
     return after;
 }
 
+Stage withCrew(const Stage& stage, const Stage& from)
+{
+    Stage after = stage;
+    after.crew = from.crew;
+    after.style = from.style;
+    after.reader = from.reader;
+    after.driver = from.driver;
+    after.echoes = from.echoes;
+    auto parsed = notes::parseNotes(after.text, after.style);
+    notes::keepIds(stage.known, parsed.calls);
+    after.known = notes::rememberNotes(parsed.calls);
+    return after;
+}
+
 } // namespace brumefall::stage

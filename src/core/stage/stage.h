@@ -64,6 +64,8 @@ struct Take {
     std::string name; ///< file name without suffix
     std::string pass;
     std::string made_at; ///< ISO 8601, local time
+    std::string title; ///< what the crew calls it; empty: nothing
+    std::string comment;
     std::string reader; ///< the device that it was recorded from
     std::string way; ///< of practising, as take::toString(Way); empty in takes of older versions
     std::string first; ///< the notes that were asked for; the whole stage where empty
@@ -129,6 +131,10 @@ void makePlan(Prepared& prepared, const Stage& stage);
 /// it. Only the text changes, and in it only where lines end; comments and blank lines stay.
 [[nodiscard]] Stage withCalls(
     const Stage& stage, const notes::ParsedNotes& notes, const std::vector<bool>& begins);
+
+/// The stage read by the crew of `from`: its name, language, reader, driver and what it says again. The notes
+/// keep their ids.
+[[nodiscard]] Stage withCrew(const Stage& stage, const Stage& from);
 
 /// One thing that is wrong with a stage folder.
 struct Problem {

@@ -297,6 +297,8 @@ Take readTake(const std::filesystem::path& file)
         take.name = file.stem().string();
         take.pass = json.value("pass", "");
         take.made_at = json.value("made_at", "");
+        take.title = json.value("title", "");
+        take.comment = json.value("comment", "");
         take.reader = json.value("reader", "");
         take.way = json.value("way", "");
         if (const auto stretch = json.find("stretch"); stretch != json.end()) {
@@ -333,8 +335,13 @@ void writeTake(const std::filesystem::path& file, const Take& take)
     json["pass"] = take.pass;
     json["made_at"] = take.made_at;
     json["reader"] = take.reader;
-    if (!take.way.empty()) {
-        json["way"] = take.way;
+    for (const auto& [member, value] :
+        {std::pair("title", &take.title), std::pair("comment", &take.comment), std::pair("way", &take.way)}) {
+        if (value->empty()) {
+            json.erase(member);
+        } else {
+            json[member] = *value;
+        }
     }
     if (!take.first.empty()) {
         json["stretch"] = {{"first", take.first}, {"last", take.last}};

@@ -1,0 +1,275 @@
+// The Log over the demo's rally: what to practise tonight, worked through by keys; the board, trends, trouble
+// and the diary.
+
+#include "log/log_workspace.h"
+#include "read/read_workspace.h"
+#include "review/review_workspace.h"
+#include "stage/stage.h"
+#include "window.h"
+
+#include <QChart>
+#include <QChartView>
+#include <QComboBox>
+#include <QFile>
+#include <QLabel>
+#include <QLineSeries>
+#include <QPushButton>
+#include <QScatterSeries>
+#include <QSettings>
+#include <QSpinBox>
+#include <QTableWidget>
+
+#include <algorithm>
+#include <fstream>
+#include <set>
+
+using namespace brumefall;
+using namespace brumefall::app;
+
+namespace {
+
+class LogTest : public support::Window {
+protected:
+    void SetUp() override
+    {
+        QSettings().setValue(QStringLiteral("log/minutes"), 30);
+        Window::SetUp();
+        stage_ = support::copyDemoRally(scratch_);
+        openDemo();
+        window_->showWorkspace(MainWindow::kLog);
+        ASSERT_TRUE(waitFor([&] { return table("boardTable")->rowCount() > 0; }, 10000));
+    }
+    [[nodiscard]] QTableWidget* table(const char* name) { return find<QTableWidget>(name); }
+    [[nodiscard]] QString cell(const char* name, int row, int column)
+    {
+        const auto* item = table(name)->item(row, column);
+        return item == nullptr ? QString() : item->text();
+    }
+    [[nodiscard]] Document& document() { return window_->document(); }
+
+    /// A take of the stage in `folder` by a person: the first note of it was late.
+    void addTake(const std::filesystem::path& folder, const std::string& name, const std::string& made_at)
+    {
+        const auto stage = stage::readStage(folder / "stage.brumefall");
+        const auto pass = stage::readPass(folder / "passes" / "stage.json");
+        const auto prepared = stage::prepare(stage, &pass);
+        stage::Take take;
+        take.name = name;
+        take.made_at = made_at;
+        take.pass = "stage";
+        take.reader = "Desk microphone";
+        take.plan = prepared.plan;
+        take.pace = prepared.placement.pace;
+        take.recorded_s = 1e3;
+        for (const auto& note : take.plan.notes) {
+            take::FoundNote found;
+            found.id = note.id;
+            found.read = note.id != take.plan.notes.front().id;
+            found.span = {note.start_s, note.end_s};
+            take.found.push_back(found);
+        }
+        take.verdicts = take::judge(take.plan, take.pace, take.found, take.clock, take.recorded_s);
+        stage::writeTake(folder / "takes" / (name + ".json"), take);
+    }
+};
+
+TEST_F(LogTest, TheBoardShowsEveryStageInTheOrderOfTheRallyAndATotal)
+{
+    window_->log().showPage(LogWorkspace::kBoard);
+    ASSERT_EQ(table("boardTable")->rowCount(), 4);
+    EXPECT_TRUE(cell("boardTable", 0, 0).startsWith(QStringLiteral("Lantern Pass")));
+    EXPECT_TRUE(cell("boardTable", 0, 0).contains(QStringLiteral("\u00d72"))) << "it is run twice";
+    EXPECT_TRUE(cell("boardTable", 0, 0).contains(QStringLiteral("open")));
+    EXPECT_EQ(cell("boardTable", 1, 0), QStringLiteral("Salt Stair"));
+    EXPECT_EQ(cell("boardTable", 2, 7), QStringLiteral("never")) << "nobody has read Kiln Road";
+    EXPECT_EQ(cell("boardTable", 3, 2), QStringLiteral("99"));
+    EXPECT_TRUE(find<QLabel>("rallyName")->text().startsWith(QStringLiteral("Ondrel Night Round")));
+    table("boardTable")->setFocus();
+    table("boardTable")->setCurrentCell(1, 0);
+    press(Qt::Key_Return);
+    EXPECT_EQ(document().stage().name, "Salt Stair");
+    EXPECT_TRUE(table("boardTable")->isVisible()) << "one stays on the board";
+}
+
+TEST_F(LogTest, ACrewMovesFromStageToStageAndIntoANewOne)
+{
+    auto driver = document().stage().driver;
+    driver.slow_s += 0.4;
+    document().setDriver(driver, QStringLiteral("slow ones sooner"));
+    window_->log().showPage(LogWorkspace::kBoard);
+    ASSERT_TRUE(window_->openStage(QString::fromStdString((stage_.parent_path() / "Kiln Road").string())));
+    ASSERT_TRUE(waitFor([&] { return cell("boardTable", 2, 0).contains(QStringLiteral("open")); }, 10000));
+    EXPECT_NE(document().stage().driver, driver);
+    table("boardTable")->setFocus();
+    table("boardTable")->setCurrentCell(0, 0);
+    press(Qt::Key_K);
+    EXPECT_EQ(document().stage().driver, driver);
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_NE(document().stage().driver, driver);
+    press(Qt::Key_Y, Qt::ControlModifier);
+    ASSERT_EQ(document().create(QString::fromStdString((stage_.parent_path() / "New Quay").string())),
+        std::nullopt);
+    EXPECT_EQ(document().stage().driver, driver);
+    EXPECT_EQ(document().stage().crew, "Maro Quill and Isbet Vane");
+    EXPECT_EQ(document().stage().name, "New Quay");
+    EXPECT_TRUE(document().stage().text.empty());
+}
+
+TEST_F(LogTest, AnEveningsListOverThreeStagesIsWorkedThroughByKeys)
+{
+    auto* input = find<QComboBox>("inputChoice");
+    input->setCurrentIndex(input->count() - 1); // the simulated reader
+    find<QSpinBox>("tonightMinutes")->setValue(14);
+    auto* list = table("tonightTable");
+    ASSERT_GE(list->rowCount(), 3);
+    std::set<QString> stages;
+    for (int row = 0; row < list->rowCount(); ++row) {
+        stages.insert(cell("tonightTable", row, 1));
+    }
+    ASSERT_GE(stages.size(), 2U) << "over the whole rally";
+    list->setFocus();
+    int done = 0;
+    std::set<QString> practised;
+    for (const QString& stage : stages) { // one of each
+        for (int row = 0; row < list->rowCount(); ++row) {
+            if (cell("tonightTable", row, 1) == stage) {
+                list->setCurrentCell(row, 0);
+                break;
+            }
+        }
+        const int row = list->currentRow();
+        press(Qt::Key_Return);
+        EXPECT_EQ(QString::fromStdString(document().stage().name), stage);
+        // read a little of it, then stop
+        ASSERT_TRUE(waitFor([&] { return window_->read().practice().isOn(); }, 20000)) << stage.toStdString();
+        EXPECT_EQ(window_->read().practice().wish().last > window_->read().practice().wish().first, true);
+        ASSERT_TRUE(waitFor(
+            [&] {
+                const auto& practice = window_->read().practice();
+                const double near_end_s = practice.stretch().to_s - 1.0;
+                if (practice.state() == Practice::State::listening
+                    && window_->transport().stageTime() < near_end_s - 1.0) {
+                    window_->transport().seekStage(near_end_s); // the rest of what is listened to
+                }
+                return window_->recorder().isRecording();
+            },
+            90000))
+            << stage.toStdString();
+        QTest::qWait(2500);
+        press(Qt::Key_R);
+        ASSERT_TRUE(waitFor([&] { return cell("tonightTable", row, 0) == QStringLiteral("\u2713"); }, 60000))
+            << stage.toStdString();
+        EXPECT_TRUE(list->isVisible()) << "one is back at the list";
+        EXPECT_NE(list->currentRow(), row) << "and it goes on to the next";
+        EXPECT_FALSE(cell("tonightTable", row, 5).isEmpty());
+        ++done;
+        practised.insert(stage);
+    }
+    EXPECT_GE(done, 2);
+    EXPECT_TRUE(find<QLabel>("tonightSays")->text().contains(QStringLiteral("%1 done").arg(done)))
+        << find<QLabel>("tonightSays")->text().toStdString();
+    // and the diary has the evening
+    window_->log().showPage(LogWorkspace::kDiary);
+    EXPECT_TRUE(waitFor(
+        [&] {
+            return cell("diaryTable", 0, 1).contains(QStringLiteral("take"))
+                && cell("diaryTable", 0, 0) >= QStringLiteral("2026");
+        },
+        10000));
+}
+
+TEST_F(LogTest, TheTrendShowsWholeTakesAndEachPointOpensItsTake)
+{
+    addTake(stage_, "2030-03-10 20.00.00", "2030-03-10T20:00:00");
+    addTake(stage_.parent_path() / "Kiln Road", "2030-03-10 21.00.00", "2030-03-10T21:00:00");
+    ASSERT_EQ(document().open(QString::fromStdString(stage_.string())), std::nullopt);
+    window_->log().showPage(LogWorkspace::kTrends);
+    auto* view = find<QChartView>("trendChart");
+    const auto points = [&](const char* of) {
+        int count = 0;
+        for (auto* series : view->chart()->series()) {
+            if (auto* line = qobject_cast<QLineSeries*>(series)) {
+                count += line->name() == QString::fromLatin1(of) || *of == '\0'
+                    ? static_cast<int>(line->count())
+                    : 0;
+            }
+        }
+        return count;
+    };
+    ASSERT_TRUE(waitFor([&] { return points("Lantern Pass") == 4; }, 10000));
+    EXPECT_EQ(points(""), 4) << "of this stage";
+    find<QComboBox>("trendOf")->setCurrentIndex(1);
+    EXPECT_EQ(points(""), 6);
+    EXPECT_EQ(points("Kiln Road"), 1);
+    find<QComboBox>("logReaders")->setCurrentIndex(1);
+    EXPECT_EQ(points(""), 2) << "own takes only";
+    EXPECT_TRUE(find<QLabel>("trendSays")->text().contains(QStringLiteral("Kiln Road")));
+    press(Qt::Key_O);
+    EXPECT_EQ(document().stage().name, "Kiln Road");
+    ASSERT_NE(window_->review().take(), nullptr);
+    EXPECT_EQ(window_->review().take()->name, "2030-03-10 21.00.00");
+    EXPECT_TRUE(window_->review().isVisible());
+}
+
+TEST_F(LogTest, ATakeGetsANameAndARemarkThatUndoTakesBack)
+{
+    window_->log().showPage(LogWorkspace::kTakes);
+    table("takesTable")->setFocus();
+    table("takesTable")->setCurrentCell(0, 0);
+    press(Qt::Key_N);
+    QTest::keyClicks(find<QLineEdit>("takeTitle"), QStringLiteral("in the rain"));
+    press(Qt::Key_Return);
+    EXPECT_EQ(cell("takesTable", 0, 1), QStringLiteral("in the rain"));
+    EXPECT_EQ(document().takes().back().title, "in the rain");
+    const auto file = stage_ / "takes" / (document().takes().back().name + ".json");
+    EXPECT_EQ(stage::readTake(file).title, "in the rain");
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(stage::readTake(file).title, "");
+}
+
+TEST_F(LogTest, TroubleIsNamedWithItsCauseAndIsShownInThePlan)
+{
+    window_->log().showPage(LogWorkspace::kTrouble);
+    auto* notes = table("troubleNotes");
+    ASSERT_TRUE(waitFor([&] { return notes->rowCount() > 0; }, 10000));
+    EXPECT_FALSE(cell("troubleNotes", 0, 5).isEmpty()) << "why";
+    EXPECT_TRUE(find<QLabel>("logNext")->text().contains(QStringLiteral("Worst")))
+        << find<QLabel>("logNext")->text().toStdString();
+    const QString stage = cell("troubleNotes", 0, 0);
+    notes->setFocus();
+    notes->setCurrentCell(0, 0);
+    press(Qt::Key_Return);
+    EXPECT_EQ(QString::fromStdString(document().stage().name), stage);
+    const auto* note = document().note(document().currentNote().toStdString());
+    ASSERT_NE(note, nullptr);
+}
+
+TEST_F(LogTest, TheLogIsWrittenAsATableAndAsJson)
+{
+    const auto csv = scratch_.path() / "log.csv";
+    support::answerFileDialog(csv);
+    find<QPushButton>("exportCsv")->click();
+    ASSERT_TRUE(waitFor([&] { return std::filesystem::exists(csv); }, 5000));
+    std::ifstream stream(csv);
+    std::string head;
+    std::getline(stream, head);
+    EXPECT_NE(head.find("rate_syllables_per_s"), std::string::npos);
+    int rows = 0;
+    for (std::string line; std::getline(stream, line);) {
+        ++rows;
+        EXPECT_EQ(std::count(line.begin(), line.end(), ','), std::count(head.begin(), head.end(), ','))
+            << line;
+    }
+    EXPECT_EQ(rows, 4);
+}
+
+TEST_F(LogTest, ABrokenStageIsToldOnTheBoardAndTheOthersAreThere)
+{
+    support::write(stage_.parent_path() / "Broken" / "stage.brumefall", "{ this is no");
+    ASSERT_EQ(document().open(QString::fromStdString(stage_.string())), std::nullopt);
+    window_->log().showPage(LogWorkspace::kBoard);
+    ASSERT_TRUE(waitFor([&] { return table("boardTable")->rowCount() == 5; }, 10000));
+    EXPECT_TRUE(find<QLabel>("boardProblems")->text().contains(QStringLiteral("stage.brumefall")));
+}
+
+} // namespace
