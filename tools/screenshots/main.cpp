@@ -1,5 +1,6 @@
 // Makes the pictures of docs/screenshots from the demo stage: screenshots STAGE_FOLDER OUT_FOLDER [NAME ...]
 
+#include "log/log_workspace.h"
 #include "main_window.h"
 #include "notes/notes_workspace.h"
 #include "places/places_workspace.h"
@@ -187,20 +188,6 @@ const Shot kShots[]{
                 QTest::keyClick(plan, Qt::Key_Up, Qt::ShiftModifier);
             }
         }},
-    {"calibration",
-        [](MainWindow& w) {
-            w.findChild<QPushButton*>(QStringLiteral("planAxis"))->click();
-            w.findChild<QPushButton*>(QStringLiteral("calibrate"))->click();
-            w.findChild<QPushButton*>(QStringLiteral("calibrationRead"))->click();
-            QTest::qWait(14000);
-            w.findChild<QPushButton*>(QStringLiteral("calibrationRead"))->click();
-            QElapsedTimer timer;
-            timer.start();
-            while (!w.findChild<QPushButton*>(QStringLiteral("calibrationTake"))->isVisible()
-                && timer.elapsed() < 20000) {
-                QTest::qWait(50);
-            }
-        }},
     {"read",
         [](MainWindow& w) {
             w.findChild<QPushButton*>(QStringLiteral("calibrationBack"))->click();
@@ -254,7 +241,16 @@ const Shot kShots[]{
             w.findChild<QPushButton*>(QStringLiteral("tuningButton"))->click();
             w.findChild<QTableWidget*>(QStringLiteral("tuningTable"))->selectRow(2);
         }},
-    {"log", [](MainWindow& w) { w.showWorkspace(MainWindow::kLog); }},
+    {"log",
+        [](MainWindow& w) {
+            w.showWorkspace(MainWindow::kLog);
+            settle(1500); // the rally is read in the background
+        }},
+    {"log_trends",
+        [](MainWindow& w) {
+            w.log().showPage(LogWorkspace::kTrends);
+            w.findChild<QComboBox*>(QStringLiteral("trendOf"))->setCurrentIndex(1);
+        }},
     {"night_room",
         [](MainWindow& w) {
             applyTheme(*qApp, Theme::nightRoom());
@@ -280,8 +276,10 @@ int main(int argc, char** argv)
     applyTheme(application, Theme::paper());
     // work on a copy: the demo stays as it was made
     const QTemporaryDir scratch;
-    const auto copy = std::filesystem::path(scratch.path().toStdString()) / "Lantern Pass";
-    std::filesystem::copy(argv[1], copy, std::filesystem::copy_options::recursive);
+    const std::filesystem::path shipped = argv[1];
+    const auto rally = std::filesystem::path(scratch.path().toStdString()) / "rally";
+    std::filesystem::copy(shipped.parent_path(), rally, std::filesystem::copy_options::recursive);
+    const auto copy = rally / shipped.filename();
     QDir().mkpath(QString::fromLocal8Bit(argv[2]));
     QStringList wished = QApplication::arguments().mid(3);
     QSize size(1280, 800);

@@ -35,7 +35,6 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     , trends_(new TrendsPage)
     , trouble_(new TroublePage(document))
     , diary_(new DiaryPage)
-    , when_seen_(new WhenSeen(this, [this] { reader_.read(); }))
 {
     setObjectName(QStringLiteral("logWorkspace"));
     next_->setObjectName(QStringLiteral("logNext"));
@@ -55,9 +54,9 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     beginAt(this, tonight_->findChild<QWidget*>(QStringLiteral("tonightTable")));
 
     connect(&document_, &Document::takesChanged, this, &LogWorkspace::showTakes);
-    connect(&document_, &Document::notesChanged, when_seen_, &WhenSeen::ask);
+    connect(&document_, &Document::notesChanged, this, &LogWorkspace::readAnew);
     connect(&document_, &Document::opened, this, [this] {
-        when_seen_->ask();
+        readAnew();
         showTakes();
     });
     connect(&reader_, &RallyReader::changed, this, &LogWorkspace::showRally);
@@ -129,10 +128,24 @@ void LogWorkspace::drillLeft()
     tonight_->leave();
 }
 
+/// Other programs, and other windows, write into a rally, too: it is read whenever it is looked at.
+void LogWorkspace::showEvent(QShowEvent* event)
+{
+    QWidget::showEvent(event);
+    reader_.read();
+}
+
+void LogWorkspace::readAnew()
+{
+    if (isVisible()) {
+        reader_.read();
+    }
+}
+
 void LogWorkspace::showTakes()
 {
     takes_->show(filter());
-    when_seen_->ask();
+    readAnew();
     sayNext();
 }
 

@@ -5,7 +5,6 @@
 #include "log/rally_reader.h"
 #include "log/tonight.h"
 #include "log/trends.h"
-#include "widgets/when_seen.h"
 
 #include <QWidget>
 
@@ -44,8 +43,12 @@ signals:
     void stageWanted(const QString& folder);
     void drillWanted(const brumefall::log::DrillStretch& drill);
 
+protected:
+    void showEvent(QShowEvent* event) override;
+
 private:
     QLayout* makeHead();
+    void readAnew();
     void showTakes();
     void showRally();
     void sayNext();
@@ -65,7 +68,6 @@ private:
     TrendsPage* trends_;
     TroublePage* trouble_;
     DiaryPage* diary_;
-    WhenSeen* when_seen_;
 };
 
 } // namespace brumefall::app

@@ -2,6 +2,8 @@
 
 #include "formats/files.h"
 #include "media/pronunciations.h"
+#include "media/sound.h"
+#include "stage/from_recording.h"
 #include "theme/theme.h"
 #include "widgets/clock.h"
 #include "widgets/keys.h"
@@ -9,6 +11,7 @@
 
 #include <QCheckBox>
 #include <QComboBox>
+#include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -98,6 +101,8 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
     auto* bottom = new QHBoxLayout;
     bottom->addStretch();
     bottom->addWidget(places_);
+    each_ =
+        addButton(bottom, tr("Each as a stage of the rally\u2026"), "captionsEach", [this] { makeStages(); });
     button(bottom, tr("Keep the old notes"), "captionsCancel", [this] { emit finished(); });
     bottom->addWidget(accept_);
     auto* layout = new QVBoxLayout(this);
@@ -150,6 +155,7 @@ void CaptionsReview::open(const QString& file)
                              .arg(s.last_call - s.first_call));
     }
     stages_->setVisible(draft_.stages.size() > 1);
+    each_->setVisible(draft_.stages.size() > 1);
     head_->setText(draft_.stages.size() > 1 ? tr("%1 stages in %2").arg(draft_.stages.size()).arg(file_)
                                             : tr("Captions in %1").arg(file_));
     const auto* pass = document_.pass();
@@ -321,10 +327,9 @@ void CaptionsReview::accept()
     }
     const auto before = document_.prepared().road.notes.size();
     const auto places = [&] {
-        constexpr double kUsualLead_s = 1.8;
         std::vector<pace::Mark> marks;
         for (const auto& place :
-            captions::draftPlaces(draft_, line_of_call, document_.prepared().notes, kUsualLead_s)) {
+            captions::draftPlaces(draft_, line_of_call, document_.prepared().notes, stage::kUsualLead_s)) {
             marks.push_back({place.note, place.media_s, true});
         }
         return marks;
@@ -334,6 +339,41 @@ void CaptionsReview::accept()
     if (before > 0) {
         emit document_.message(
             tr("The %1 notes that were here gave way to these; Ctrl+Z brings them back.").arg(before));
+    }
+}
+
+/// Where the captions are of the pass's own video, that is the recording; else it is asked for.
+void CaptionsReview::makeStages()
+{
+    QString video = document_.mediaFile();
+    if (video.isEmpty() || !QFileInfo(video).isFile()) {
+        video = QFileDialog::getOpenFileName(this, tr("The recording that these captions are of"));
+    }
+    if (video.isEmpty()) {
+        return;
+    }
+    try {
+        const std::filesystem::path file = video.toStdString();
+        const auto stages = stage::stagesOf(
+            draft_,
+            [this](const captions::DraftCall& call) {
+                return isTaken(static_cast<std::size_t>(&call - draft_.calls.data()));
+            },
+            document_.stage(), file, media::inspect(file).duration_s);
+        const auto rally = document_.isUnnamed() ? file.parent_path() : document_.folder().parent_path();
+        const auto folders =
+            stage::addStages(rally, QFileInfo(file_).completeBaseName().toStdString(), stages);
+        emit finished();
+        emit stagesMade(static_cast<int>(folders.size()));
+        emit document_.message(
+            tr("%1 stages were made in %2. Each has its span of the recording as its pass; the "
+               "board (F6) shows them.")
+                .arg(folders.size())
+                .arg(QString::fromStdString(rally.string())));
+    } catch (const formats::FormatError& error) {
+        document_.tell(error);
+    } catch (const media::MediaError& error) {
+        emit document_.message(QString::fromStdString(error.what()));
     }
 }
 

@@ -30,6 +30,8 @@ public:
 
 signals:
     void finished();
+    /// The recording's stages are stages of their own now.
+    void stagesMade(int count);
 
 private:
     void showStage();
@@ -39,6 +41,7 @@ private:
     void takeSure();
     void refresh();
     void accept();
+    void makeStages();
     [[nodiscard]] const captions::DraftStage& stage() const;
     [[nodiscard]] bool isTaken(std::size_t call) const { return !kept_as_heard_.contains(call); }
 
@@ -54,6 +57,7 @@ private:
     QCheckBox* places_;
     QLabel* summary_;
     QPushButton* accept_;
+    QPushButton* each_ = nullptr; ///< every stage of the recording as one of its own
     QTimer fit_; ///< rows take their height once the columns have their width
     bool showing_ = false;
 };
