@@ -291,6 +291,9 @@ struct Score {
                 }) || std::abs(heard.start_s - is.span.start_s) < kThere_s;
             };
             spoken += is.read ? 1 : 0;
+            if (std::getenv("TAKES_LIST") != nullptr && is.read && !note.read) {
+                std::printf("    not found: %s\n", is.id.c_str());
+            }
             found += is.read && note.read && (off_s < kThere_s || hit(note.span)) ? 1 : 0;
             skipped += is.read ? 0 : 1;
             reported += !is.read && !note.read ? 1 : 0;

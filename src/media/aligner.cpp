@@ -10,9 +10,12 @@ extern "C" {
 }
 
 #include <algorithm>
+#include <array>
 #include <chrono>
 #include <cmath>
 #include <map>
+#include <memory>
+#include <optional>
 #include <set>
 #include <utility>
 
@@ -238,9 +241,8 @@ class PieceSearch {
 public:
     explicit PieceSearch(const std::vector<ExpectedNote>& expected)
         : expected_(expected)
-        , decoder_(makeDecoder(Means::of_utterance))
-        , grammar_(decoder_.get(), expected)
     {
+        use(makeVoice(1.0));
     }
 
     /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
@@ -311,6 +313,9 @@ private:
             window.talk_phone = kDearTalk;
         }
         Heard heard = decode(condensed, from_s, to_s, window);
+        if (heard.notes_s + heard.talk_s > kSomething_s) {
+            fitVoice(condensed, {from_s, to_s}, window, heard);
+        }
         if (!strange_voice_ && !heard.isReading() && heard.notes_s + heard.talk_s > kSomething_s) {
             window.talk_phone = kDearTalk;
             Heard again = decode(condensed, from_s, to_s, window);
@@ -320,6 +325,58 @@ private:
             }
         }
         return withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard));
+    }
+
+    /// A recogniser for voices of one kind, with its grammar.
+    struct Voice {
+        Decoder decoder;
+        std::unique_ptr<Grammar> grammar;
+    };
+    [[nodiscard]] Voice makeVoice(double warp) const
+    {
+        Decoder decoder = makeDecoder(Means::of_utterance, warp);
+        auto grammar = std::make_unique<Grammar>(decoder.get(), expected_);
+        return {std::move(decoder), std::move(grammar)};
+    }
+    void use(Voice voice)
+    {
+        grammar_ = std::move(voice.grammar);
+        decoder_ = std::move(voice.decoder);
+    }
+
+    /// Hears the piece as other throats would have said it, and goes on with the one that fits the model
+    /// best: a shorter one step by step as long as that helps, else a longer one.
+    void fitVoice(
+        const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, Heard& heard)
+    {
+        constexpr std::array kShorter{1.16, 1.32, 1.45};
+        constexpr double kLonger = 0.88;
+        constexpr double kBetter = 0.004; ///< of the likelihood's logarithm: less is chance
+        constexpr int kMostTries = 3; ///< a piece may be talk
+        auto likely = logLikelihood(decoder_.get());
+        if (fitted_ || tries_ >= kMostTries || !likely) {
+            return;
+        }
+        ++tries_;
+        const auto isBetter = [&](double warp) {
+            Voice before{std::move(decoder_), std::move(grammar_)};
+            use(makeVoice(warp));
+            Heard other = decode(condensed, piece.start_s, piece.end_s, window);
+            const auto now = logLikelihood(decoder_.get());
+            if (!now || !other.isReading() || *now < *likely + kBetter * std::abs(*likely)) {
+                use(std::move(before));
+                return false;
+            }
+            likely = now;
+            heard = std::move(other);
+            return true;
+        };
+        const bool shorter = isBetter(kShorter.front());
+        for (std::size_t i = 1; shorter && i < kShorter.size() && isBetter(kShorter[i]); ++i) { }
+        if (!shorter) {
+            static_cast<void>(isBetter(kLonger));
+        }
+        fitted_ = heard.isReading();
     }
 
     /// The same piece heard once more, now that it is known where the reader is: other words may stand in the
@@ -378,7 +435,7 @@ private:
             std::vector<WordPlace> said;
             std::vector<WordPlace> written;
             for (const HeardWord& word : words) {
-                const auto& own = grammar_.ownWords(word.place.note);
+                const auto& own = grammar_->ownWords(word.place.note);
                 if (!word.place.after && !written.empty() && word.place.word == written.back().word + 2) {
                     written.push_back({word.place.note, word.place.word - 1, false, 0}); // it was dropped
                 }
@@ -386,7 +443,7 @@ private:
                 written.push_back({word.place.note, word.place.word, word.place.after, 0});
                 const bool last = !word.place.after && word.place.word + 2 == own.size()
                     && (&word == &words.back() || (&word + 1)->place.after);
-                if (last && grammar_.canDrop(word.place.note, word.place.word + 1)) {
+                if (last && grammar_->canDrop(word.place.note, word.place.word + 1)) {
                     written.push_back({word.place.note, word.place.word + 1, false, 0});
                 }
             }
@@ -402,7 +459,7 @@ private:
             for (HeardWord& word : words) {
                 word.sure = 1.0 / (1.0 + std::exp((evenGain(word.place) - gain) / kSlope));
                 if (word.place.miss > 0) {
-                    word.said = grammar_.said(word.place);
+                    word.said = grammar_->said(word.place);
                 }
             }
         }
@@ -415,7 +472,7 @@ private:
         constexpr double kDirection = 0.0;
         constexpr double kOther = 22.0;
         constexpr double kDistance = 80.0;
-        const std::string& word = grammar_.written(place);
+        const std::string& word = grammar_->written(place);
         return place.after ? kDistance : word == "left" || word == "right" ? kDirection : kOther;
     }
 
@@ -424,7 +481,7 @@ private:
         const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words)
     {
         constexpr double kAround_s = 0.1;
-        grammar_.useExactly(words);
+        grammar_->useExactly(words);
         const auto first = static_cast<std::size_t>(std::max(0.0, span.start_s - kAround_s) * kAlignRate_hz);
         const auto last = std::min(
             condensed.samples.size(), static_cast<std::size_t>((span.end_s + kAround_s) * kAlignRate_hz));
@@ -436,7 +493,7 @@ private:
 
     Heard decode(const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window)
     {
-        grammar_.use(window);
+        grammar_->use(window);
         const auto first = static_cast<std::size_t>(std::max(0.0, from_s) * kAlignRate_hz);
         const auto last = std::min(condensed.samples.size(), static_cast<std::size_t>(to_s * kAlignRate_hz));
         ps_start_utt(decoder_.get());
@@ -452,7 +509,7 @@ private:
         const WordPlace& place = heard[i].place;
         const bool goes_on = i > 0 && heard[i - 1].place.note == place.note && !heard[i - 1].place.after
             && heard[i - 1].place.word < place.word;
-        const std::size_t own = grammar_.ownWords(place.note).size();
+        const std::size_t own = grammar_->ownWords(place.note).size();
         const std::size_t last = i + own - 1 - place.word;
         const bool whole = !place.after && place.word <= 1 && !goes_on && last < heard.size()
             && heard[last].place.note == place.note && !heard[last].place.after
@@ -487,7 +544,9 @@ private:
 
     const std::vector<ExpectedNote>& expected_;
     Decoder decoder_;
-    Grammar grammar_;
+    std::unique_ptr<Grammar> grammar_;
+    bool fitted_ = false; ///< to the reader's throat
+    int tries_ = 0;
     std::size_t at_ = 0; ///< the note that comes next
     bool anywhere_ = true; ///< where that is, is not known yet
     /// The model's phones fit it ill, so that talk always would explain it better.

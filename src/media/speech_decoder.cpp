@@ -10,6 +10,7 @@ extern "C" {
 #include <cstdlib>
 #include <filesystem>
 #include <set>
+#include <string>
 #include <string_view>
 
 #include <unistd.h>
@@ -45,7 +46,7 @@ void DecoderFreer::operator()(ps_decoder_s* decoder) const
     ps_free(decoder);
 }
 
-Decoder makeDecoder(Means means)
+Decoder makeDecoder(Means means, double warp)
 {
     err_set_logfp(nullptr);
     const std::string folder = kSpeechModelFolder;
@@ -54,6 +55,10 @@ Decoder makeDecoder(Means means)
         (folder + "/cmudict-en-us.dict").c_str(), "-fdict", fillers.path().c_str(), "-beam", "1e-75",
         "-wbeam", "1e-75", "-pbeam", "1e-75", "-maxhmmpf", "3000", "-fsgusefiller", "no", "-remove_silence",
         "no", "-bestpath", "no", "-cmn", means == Means::so_far ? "live" : "batch", nullptr);
+    if (config != nullptr && warp != 1.0) {
+        cmd_ln_set_str_r(config, "-warp_type", "inverse_linear");
+        cmd_ln_set_str_r(config, "-warp_params", std::to_string(warp).c_str());
+    }
     Decoder decoder(config == nullptr ? nullptr : ps_init(config));
     if (config != nullptr) {
         cmd_ln_free_r(config);

@@ -21,8 +21,10 @@ using Decoder = std::unique_ptr<ps_decoder_s, DecoderFreer>;
 /// Where the mean that is taken from the features comes from: a whole utterance, or what was heard so far.
 enum class Means { of_utterance, so_far };
 
-/// Throws MediaError where the acoustic model is missing.
-[[nodiscard]] Decoder makeDecoder(Means means);
+/// Throws MediaError where the acoustic model is missing. `warp` stretches the frequencies of the voice onto
+/// those of the voices that the model was made from: above 1 for a shorter throat (vocal tract length
+/// normalisation; Lee & Rose, IEEE Transactions on Speech and Audio Processing 6 (1998), 49-60).
+[[nodiscard]] Decoder makeDecoder(Means means, double warp = 1.0);
 
 struct HeardWord {
     WordPlace place;

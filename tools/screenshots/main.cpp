@@ -190,7 +190,7 @@ const Shot kShots[]{
         }},
     {"read",
         [](MainWindow& w) {
-            w.findChild<QPushButton*>(QStringLiteral("calibrationBack"))->click();
+            w.findChild<QPushButton*>(QStringLiteral("planAxis"))->click(); // along the clock again
             w.showWorkspace(MainWindow::kRead);
             w.transport().seekStage(8.0);
             settle(1500);
