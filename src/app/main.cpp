@@ -3,9 +3,42 @@
 
 #include <QApplication>
 #include <QSettings>
+#include <QSocketNotifier>
 #include <QTimer>
 
-#include <cstdio>
+#include <csignal>
+
+#include <unistd.h>
+
+namespace {
+
+int asked_to_end[2] = {-1, -1}; // from the signal to the window
+
+void askToEnd(int)
+{
+    const char byte = 1;
+    static_cast<void>(!::write(asked_to_end[1], &byte, 1));
+}
+
+/// Asked to end by the system, the window closes as by the hand: what was typed is saved, a take is kept.
+void closeWhenAsked(QWidget& window)
+{
+    if (::pipe(asked_to_end) != 0) {
+        return;
+    }
+    auto* notifier = new QSocketNotifier(asked_to_end[0], QSocketNotifier::Read, &window);
+    QObject::connect(notifier, &QSocketNotifier::activated, &window, [notifier, &window] {
+        notifier->setEnabled(false);
+        window.close();
+    });
+    struct sigaction action { };
+    action.sa_handler = askToEnd;
+    for (const int signal : {SIGTERM, SIGHUP, SIGINT}) {
+        sigaction(signal, &action, nullptr);
+    }
+}
+
+} // namespace
 
 int main(int argc, char** argv)
 {
@@ -22,6 +55,7 @@ int main(int argc, char** argv)
                                                                         : Theme::paper());
     MainWindow window;
     const QStringList arguments = QApplication::arguments();
+    closeWhenAsked(window);
     window.show();
     if (!QSettings().value(QStringLiteral("caution/read"), false).toBool()) {
         window.showCaution();

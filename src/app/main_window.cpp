@@ -117,9 +117,11 @@ MainWindow::MainWindow()
         if (read_->practice().goesOn()) {
             return; // it is read again by itself
         }
-        if (log_->isDrilling() && waits_for_it) {
+        if (log_->isDrilling() && recorder_.lastTake() == take.toStdString() && !recorder_.isRecording()) {
             log_->drillDone(resultOf(take));
-            showWorkspace(kLog);
+            if (waits_for_it) {
+                showWorkspace(kLog);
+            }
             return;
         }
         if (recorder_.isRecording() || !waits_for_it) { // not away from what one does now

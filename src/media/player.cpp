@@ -2,6 +2,7 @@
 
 #include "media/gl_picture.h"
 #include "media/sound.h"
+#include "media/trusted_input.h"
 
 #include <QFileInfo>
 #include <QMetaObject>
@@ -98,9 +99,15 @@ Player::Player(QObject* parent)
             {"audio-pitch-correction", "yes"}, {"audio-fallback-to-null", "yes"}, {"hwdec", "no"},
             {"idle", "yes"}, {"ytdl", "no"}, {"load-scripts", "no"}, {"load-osd-console", "no"},
             {"load-stats-overlay", "no"}, {"load-auto-profiles", "no"}, {"audio-buffer", "0.4"},
-            {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"}}) {
+            {"sub-auto", "no"}, {"audio-file-auto", "no"}, {"video-timing-offset", "0"},
+            // files only, and no file that leads to another one
+            {"access-references", "no"}, {"demuxer", "lavf"}, {"ordered-chapters", "no"}}) {
         mpv_set_option_string(mpv, name, value);
     }
+    const auto lavf = QStringLiteral("protocol_whitelist=%1,format_whitelist=[%2]")
+                          .arg(QString::fromLatin1(kProtocols), QString::fromLatin1(kContainers))
+                          .toLatin1();
+    mpv_set_option_string(mpv, "demuxer-lavf-o", lavf.constData());
     if (qEnvironmentVariableIsSet("BRUMEFALL_SILENT")) {
         mpv_set_option_string(mpv, "ao", "null");
     }
@@ -166,9 +173,10 @@ void Player::open(const QString& file, double at_s)
         state_->setPosition(at_s);
     }
     pause();
-    if (!QFileInfo::exists(file)) {
+    if (const std::string why = refusal(file.toStdString()); !why.empty()) {
         close();
-        emit failed(tr("The video is not there: %1").arg(file));
+        emit failed(QFileInfo::exists(file) ? tr("%1: %2").arg(file, QString::fromStdString(why))
+                                            : tr("The video is not there: %1").arg(file));
         return;
     }
     if (state_->has_guide) {

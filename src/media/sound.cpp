@@ -1,5 +1,7 @@
 #include "media/sound.h"
 
+#include "media/trusted_input.h"
+
 extern "C" {
 #include <libavcodec/avcodec.h>
 #include <libavformat/avformat.h>
@@ -36,13 +38,17 @@ std::string reason(int error)
 Format open(const std::filesystem::path& file)
 {
     av_log_set_level(AV_LOG_QUIET);
-    std::error_code error;
-    if (!std::filesystem::exists(file, error)) {
-        throw MediaError(file, "the file is not there");
+    if (const std::string why = refusal(file); !why.empty()) {
+        throw MediaError(file, why);
     }
+    AVDictionary* options = nullptr;
+    av_dict_set(&options, "protocol_whitelist", kProtocols, 0);
+    av_dict_set(&options, "format_whitelist", kContainers, 0);
     AVFormatContext* raw = nullptr;
-    if (const int failed = avformat_open_input(&raw, file.c_str(), nullptr, nullptr); failed < 0) {
-        throw MediaError(file, "not a video or sound file (" + reason(failed) + ")");
+    const int failed_to_open = avformat_open_input(&raw, file.c_str(), nullptr, &options);
+    av_dict_free(&options);
+    if (failed_to_open < 0) {
+        throw MediaError(file, "not a video or sound file (" + reason(failed_to_open) + ")");
     }
     Format format(raw);
     if (const int failed = avformat_find_stream_info(format.get(), nullptr); failed < 0) {

@@ -113,6 +113,10 @@ protected:
     void expectAllFits(const QSize& size, const QString& where)
     {
         QTest::qWait(30);
+        if (find<QWidget>("logWorkspace")->isVisible()) { // the rally is read in the background
+            constexpr int kRead_ms = 300;
+            QTest::qWait(kRead_ms);
+        }
         EXPECT_EQ(window_->size(), size) << where.toStdString();
         QStringList faults;
         for (QWidget* widget : window_->centralWidget()->findChildren<QWidget*>()) {

@@ -1,9 +1,11 @@
 #include "document/document.h"
 
 #include "document/media_search.h"
+#include "document/media_trust.h"
 #include "formats/files.h"
 #include "stage/folder.h"
 
+#include <QDateTime>
 #include <QDir>
 #include <QFile>
 #include <QStandardPaths>
@@ -49,14 +51,18 @@ std::optional<QString> Document::open(const QString& folder)
 {
     const auto path = stage::stageFolder(QDir(folder).absolutePath().toStdString());
     stage::Stage stage;
+    std::string content;
     try {
         stage = stage::readStage(path / "stage.brumefall");
+        content = formats::readFile(path / "stage.brumefall");
     } catch (const formats::FormatError& error) {
         return readable(error);
     }
     save();
     undo_.clear();
+    lock_.reset();
     folder_ = path;
+    on_disk_ = std::move(content);
     stage_ = std::move(stage);
     stage_dirty_ = false;
     dirty_passes_.clear();
@@ -72,6 +78,7 @@ std::optional<QString> Document::open(const QString& folder)
         current_note_ = QString::fromStdString(prepared_.road.notes.front().id);
     }
     emit opened();
+    lockFolder();
     for (const auto& doubt : prepared_.doubts) {
         emit message(tr("stage.brumefall: %1.").arg(QString::fromStdString(doubt.says)));
     }
@@ -110,6 +117,11 @@ std::optional<QString> Document::saveCopy(const QString& folder)
     try {
         const auto to = std::filesystem::path(folder.toStdString());
         stage::copyStage(folder_, to);
+        for (const pace::Pass& pass : passes_) { // what may be opened here may be there
+            if (!pass.media.path.empty() && mayOpen(folder_, folder_ / pass.media.path)) {
+                rememberChosen(folder_ / pass.media.path);
+            }
+        }
         auto copy = stage::readStage(to / "stage.brumefall");
         copy.name = to.filename().string();
         stage::writeStage(to / "stage.brumefall", copy);
@@ -178,7 +190,16 @@ QString Document::mediaFile() const
             return QString::fromStdString(moved->string());
         }
     }
-    return QString::fromStdString(file.string());
+    return mayOpen(folder_, file) ? QString::fromStdString(file.string()) : QString();
+}
+
+QString Document::refusedMedia() const
+{
+    const pace::Pass* current = pass();
+    if (current == nullptr || current->media.path.empty() || !mediaFile().isEmpty()) {
+        return {};
+    }
+    return QString::fromStdString((folder_ / current->media.path).lexically_normal().string());
 }
 
 void Document::choosePass(const QString& name)
@@ -373,9 +394,19 @@ void Document::save()
     }
     emit flushWanted();
     autosave_.stop();
+    std::error_code gone;
+    if (hasUnsavedChanges() && !std::filesystem::is_directory(folder_, gone)) {
+        emit saveFailed(
+            tr("Not saved: the stage's folder is not there any more (%1). Bring it back, or save a copy "
+               "(Ctrl+Shift+S).")
+                .arg(QString::fromStdString(folder_.string())));
+        return;
+    }
     try {
         if (stage_dirty_) {
+            keepOthersVersion();
             stage::writeStage(folder_ / "stage.brumefall", stage_);
+            on_disk_ = formats::readFile(folder_ / "stage.brumefall");
             stage_dirty_ = false;
         }
         while (!dirty_passes_.empty()) {
@@ -397,6 +428,38 @@ void Document::save()
         emit saved();
     } catch (const formats::FormatError& error) {
         emit saveFailed(tr("Not saved yet; it is tried again with the next change. %1").arg(readable(error)));
+    }
+}
+
+void Document::keepOthersVersion()
+{
+    const auto file = folder_ / "stage.brumefall";
+    std::error_code error;
+    if (on_disk_.empty() || !std::filesystem::is_regular_file(file, error)) {
+        return;
+    }
+    const std::string now = formats::readFile(file);
+    if (now == on_disk_) {
+        return;
+    }
+    const std::string beside = "stage of another window "
+        + QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-dd HH.mm.ss")).toStdString()
+        + ".brumefall";
+    formats::writeFile(folder_ / beside, now);
+    emit message(
+        tr("Another window or program has changed this stage meanwhile. What is here was saved; the other "
+           "version is kept beside it as \u201c%1\u201d.")
+            .arg(QString::fromStdString(beside)));
+}
+
+void Document::lockFolder()
+{
+    lock_ = std::make_unique<QLockFile>(QString::fromStdString((folder_ / ".brumefall-open").string()));
+    lock_->setStaleLockTime(0); // only that of a process that is no more
+    if (!lock_->tryLock() && lock_->error() == QLockFile::LockFailedError) {
+        emit message(
+            tr("This stage is open in another window, too. Change it in one of them only: what the other one "
+               "saves is kept beside it."));
     }
 }
 

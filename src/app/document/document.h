@@ -6,6 +6,7 @@
 #include "stage/stage.h"
 
 #include <QElapsedTimer>
+#include <QLockFile>
 #include <QObject>
 #include <QString>
 #include <QTimer>
@@ -13,6 +14,7 @@
 
 #include <filesystem>
 #include <functional>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -44,7 +46,11 @@ public:
     [[nodiscard]] const std::vector<pace::Pass>& passes() const { return passes_; }
     [[nodiscard]] const pace::Pass* pass() const;
     [[nodiscard]] const std::vector<stage::Take>& takes() const { return takes_; }
+    /// The video of the pass in view; empty where it has none, or one that lies outside the stage's folder
+    /// and was never chosen by the user.
     [[nodiscard]] QString mediaFile() const;
+    /// Where that would lie; empty where nothing is refused.
+    [[nodiscard]] QString refusedMedia() const;
     [[nodiscard]] QUndoStack& undoStack() { return undo_; }
 
     void choosePass(const QString& name);
@@ -188,7 +194,14 @@ private:
     /// The numbers of the notes of a call, as the picture shows them: "note 4", "notes 4 to 6".
     [[nodiscard]] QString notesOfCall(std::size_t call) const;
 
+    /// Whoever else changed the stage's file since it was read or written here keeps what they made, beside
+    /// it.
+    void keepOthersVersion();
+    void lockFolder();
+
     std::filesystem::path folder_;
+    std::unique_ptr<QLockFile> lock_; ///< tells another window that this one has the stage open
+    std::string on_disk_; ///< the stage's file, as it was read or written last
     stage::Stage stage_;
     std::vector<pace::Pass> passes_;
     std::size_t pass_ = 0;

@@ -3,6 +3,7 @@
 #include "document/document.h"
 
 #include "document/media_search.h"
+#include "document/media_trust.h"
 #include "document/trash.h"
 #include "media/sound.h"
 #include "notes/edit.h"
@@ -409,6 +410,7 @@ void Document::addPass(const QString& file, double duration_s, const QString& ki
 {
     pace::Pass pass;
     const auto path = std::filesystem::path(file.toStdString());
+    rememberChosen(path);
     std::error_code error;
     pass.media.path = stage::mediaPath(path, folder_);
     pass.media.duration_s = duration_s;
@@ -416,9 +418,11 @@ void Document::addPass(const QString& file, double duration_s, const QString& ki
     pass.media.size_bytes = error ? 0 : static_cast<long long>(size);
     pass.out_s = duration_s;
     pass.kind = kind.toStdString();
-    const auto taken = [&](const std::string& name) {
-        return std::any_of(
-            passes_.begin(), passes_.end(), [&](const pace::Pass& p) { return p.name == name; });
+    const auto taken = [&](const std::string& name) { // on the disk, too: what could not be read is not lost
+        std::error_code none;
+        return std::filesystem::exists(folder_ / "passes" / (name + ".json"), none)
+            || std::any_of(
+                passes_.begin(), passes_.end(), [&](const pace::Pass& p) { return p.name == name; });
     };
     pass.name = pass.kind;
     for (int i = 2; taken(pass.name); ++i) {
@@ -606,6 +610,7 @@ void Document::relink(const QString& file)
     }
     auto after = *pass();
     const auto path = std::filesystem::path(file.toStdString());
+    rememberChosen(path);
     std::error_code error;
     after.media.path = stage::mediaPath(path, folder_);
     const auto size = std::filesystem::file_size(path, error);

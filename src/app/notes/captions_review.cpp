@@ -1,5 +1,6 @@
 #include "notes/captions_review.h"
 
+#include "document/media_trust.h"
 #include "formats/files.h"
 #include "media/pronunciations.h"
 #include "media/sound.h"
@@ -354,6 +355,7 @@ void CaptionsReview::makeStages()
     }
     try {
         const std::filesystem::path file = video.toStdString();
+        rememberChosen(file);
         const auto stages = stage::stagesOf(
             draft_,
             [this](const captions::DraftCall& call) {

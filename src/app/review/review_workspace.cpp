@@ -114,6 +114,7 @@ ReviewWorkspace::ReviewWorkspace(
         model_->show(nullptr);
         gap_->scene() = GapScene{};
         take_.reset();
+        sayNote(-1);
         gap_->setSpan(0.0, 20.0);
         showPage(table_);
     });
@@ -317,7 +318,10 @@ void ReviewWorkspace::showTake(const QString& name)
         takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name.toStdString(); });
     const QString chosen = table_->currentIndex().data(Qt::UserRole).toString();
     model_->show(nullptr);
-    gap_->scene() = GapScene{};
+    GapScene fresh;
+    fresh.from_s = gap_->scene().from_s; // where one looks, and how near
+    fresh.to_s = gap_->scene().to_s;
+    gap_->scene() = fresh;
     if (it == takes.end()) {
         take_.reset();
         rhythm_->showTake(nullptr, {});

@@ -126,7 +126,9 @@ void writeFile(const std::filesystem::path& path, std::string_view content)
         throw FormatError(file, 0, std::string(what) + ": " + std::strerror(error));
     };
     {
-        const FileDescriptor fd(::open(beside.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644));
+        ::unlink(beside.c_str()); // left over, or a link that leads elsewhere
+        const FileDescriptor fd(
+            ::open(beside.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0644));
         if (fd.get() < 0) {
             fail("cannot be written");
         }
@@ -144,6 +146,12 @@ void writeFile(const std::filesystem::path& path, std::string_view content)
     }
     if (::rename(beside.c_str(), file.c_str()) != 0) {
         fail("cannot be replaced");
+    }
+    // the name is safe on the disk, too, once its folder is
+    const FileDescriptor folder(::open(
+        path.has_parent_path() ? path.parent_path().c_str() : ".", O_RDONLY | O_DIRECTORY | O_CLOEXEC));
+    if (folder.get() >= 0) {
+        ::fsync(folder.get());
     }
 }
 

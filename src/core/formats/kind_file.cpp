@@ -10,17 +10,33 @@ using Json = nlohmann::ordered_json;
 constexpr int kVersion = 1;
 constexpr int kDeepest = 40;
 
-/// nlohmann's parser recurses in its destructor only; depth is still bounded so that no file is absurd.
+/// Depth is bounded so that no file is absurd: the parser recurses in its destructor.
+void requireShallow(const std::string& content, const std::string& file)
+{
+    int depth = 0;
+    bool in_text = false;
+    for (std::size_t i = 0; i < content.size(); ++i) {
+        const char c = content[i];
+        if (in_text) {
+            i += c == '\\' ? 1 : 0;
+            in_text = c != '"';
+        } else if (c == '"') {
+            in_text = true;
+        } else if (c == '{' || c == '[') {
+            if (++depth > kDeepest) {
+                throw FormatError(file, formats::lineOf(content, i), "nested too deeply");
+            }
+        } else if (c == '}' || c == ']') {
+            --depth;
+        }
+    }
+}
+
 Json parseBounded(const std::string& content, const std::string& file)
 {
-    const auto watch = [&](int depth, Json::parse_event_t, Json&) {
-        if (depth > kDeepest) {
-            throw FormatError(file, 0, "nested too deeply");
-        }
-        return true;
-    };
+    requireShallow(content, file);
     try {
-        return Json::parse(content, watch);
+        return Json::parse(content);
     } catch (const Json::parse_error& error) {
         const int line = formats::lineOf(content, error.byte == 0 ? 0 : error.byte - 1);
         const bool cut_off = error.byte >= content.size();
@@ -43,6 +59,10 @@ Json parseBounded(const std::string& content, const std::string& file)
 Json readKind(const std::filesystem::path& path, const std::string& kind)
 {
     const std::string file = path.string();
+    std::error_code error;
+    if (std::filesystem::exists(path, error) && !std::filesystem::is_regular_file(path, error)) {
+        throw FormatError(file, 0, "this is no file, but a folder, a pipe or a device");
+    }
     const std::string content = formats::readFile(path);
     Json json = parseBounded(content, file);
     const std::string prefix = "brumefall/" + kind + "/";

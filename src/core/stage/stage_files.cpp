@@ -1,3 +1,4 @@
+#include "formats/bounds.h"
 #include "formats/files.h"
 #include "formats/kind_file.h"
 #include "formats/notes_json.h"
@@ -209,6 +210,7 @@ void writeDriver(const std::filesystem::path& file, const plan::Driver& driver)
 pace::Pass readPass(const std::filesystem::path& file)
 {
     const Json json = formats::readKind(file, "pass");
+    const formats::Bounds bounds(file);
     return formats::reading(file, [&] {
         pace::Pass pass;
         pass.name = file.stem().string();
@@ -218,22 +220,28 @@ pace::Pass readPass(const std::filesystem::path& file)
         pass.remark = json.value("remark", "");
         pass.log = json.value("log", "");
         const Json media = json.value("media", Json::object());
-        pass.media = {
-            media.value("path", ""), media.value("duration_s", 0.0), media.value("size_bytes", 0LL)};
+        pass.media = {media.value("path", ""), bounds.time_s(media.value("duration_s", 0.0), "duration_s"),
+            media.value("size_bytes", 0LL)};
         const Json span = json.value("span", Json::object());
-        pass.in_s = span.value("in_s", 0.0);
-        pass.out_s = span.value("out_s", 0.0);
-        pass.go_s = json.value("go_s", pass.in_s);
+        pass.in_s = bounds.time_s(span.value("in_s", 0.0), "in_s");
+        pass.out_s = bounds.time_s(span.value("out_s", 0.0), "out_s");
+        pass.go_s = bounds.time_s(json.value("go_s", pass.in_s), "go_s");
         pass.turned_deg = (std::clamp(json.value("turned_deg", 0), 0, 359) / 90) * 90;
         if (json.contains("finish_s") && !json["finish_s"].is_null()) {
-            pass.finish_s = json["finish_s"].get<double>();
+            pass.finish_s = bounds.time_s(json["finish_s"].get<double>(), "finish_s");
         }
-        for (const Json& mark : json.value("marks", Json::array())) {
-            pass.marks.push_back({mark.at("note").get<std::string>(), mark.at("media_s").get<double>(),
-                mark.value("draft", false), positive(mark, "sure_s", 1.0)});
+        const Json marks = json.value("marks", Json::array());
+        const Json trace = json.value("trace", Json::array());
+        bounds.count(marks.size(), formats::kMostMarks, "marks");
+        bounds.count(trace.size(), formats::kMostKnots, "points of a trace");
+        for (const Json& mark : marks) {
+            pass.marks.push_back({mark.at("note").get<std::string>(),
+                bounds.time_s(mark.at("media_s").get<double>(), "media_s"), mark.value("draft", false),
+                positive(mark, "sure_s", 1.0)});
         }
-        for (const Json& knot : json.value("trace", Json::array())) {
-            pass.trace.push_back({knot.at("station_m").get<double>(), knot.at("time_s").get<double>()});
+        for (const Json& knot : trace) {
+            pass.trace.push_back({bounds.station_m(knot.at("station_m").get<double>(), "station_m"),
+                bounds.time_s(knot.at("time_s").get<double>(), "time_s")});
         }
         return pass;
     });
@@ -289,9 +297,28 @@ void writePass(const std::filesystem::path& file, const pace::Pass& pass)
     formats::writeKind(file, json);
 }
 
+namespace {
+
+void requireMeasured(const plan::Plan& plan, const formats::Bounds& bounds)
+{
+    for (const auto& note : plan.notes) {
+        for (const double time_s : {note.start_s, note.end_s, note.arrive_s, note.act_s, note.spoken_s,
+                 note.gap_after_s, note.window.opens_s, note.window.ideal_s, note.window.closes_s}) {
+            bounds.time_s(time_s, "a time of the plan");
+        }
+        bounds.station_m(note.station_m, "station_m");
+        bounds.station_m(note.action_m, "action_m");
+    }
+}
+
+} // namespace
+
 Take readTake(const std::filesystem::path& file)
 {
+    constexpr double kSlowest = 0.1; ///< of a take's clock
+    constexpr double kFastest = 10.0;
     const Json json = formats::readKind(file, "take");
+    const formats::Bounds bounds(file);
     return formats::reading(file, [&] {
         Take take;
         take.name = file.stem().string();
@@ -306,19 +333,33 @@ Take readTake(const std::filesystem::path& file)
             take.last = stretch->at("last").get<std::string>();
         }
         take.plan = formats::planFromJson(json.at("plan"));
+        requireMeasured(take.plan, bounds);
         std::vector<pace::Knot> knots;
-        for (const Json& knot : json.value("pace", Json::array())) {
-            knots.push_back({knot.at(0).get<double>(), knot.at(1).get<double>()});
+        const Json pace = json.value("pace", Json::array());
+        bounds.count(pace.size(), formats::kMostKnots, "points of a pace");
+        for (const Json& knot : pace) {
+            knots.push_back({bounds.station_m(knot.at(0).get<double>(), "station_m"),
+                bounds.time_s(knot.at(1).get<double>(), "time_s")});
         }
         if (knots.size() > 1) {
             take.pace = pace::Pace(knots);
         }
         const Json clock = json.value("clock", Json::object());
-        take.clock = {clock.value("offset_s", 0.0), positive(clock, "rate", 1.0)};
-        take.recorded_s = json.value("recorded_s", 0.0);
-        take.audio = json.value("audio", "");
+        take.clock = {bounds.time_s(clock.value("offset_s", 0.0), "offset_s"),
+            std::clamp(positive(clock, "rate", 1.0), kSlowest, kFastest)};
+        take.recorded_s = bounds.time_s(json.value("recorded_s", 0.0), "recorded_s");
+        take.audio =
+            std::filesystem::path(json.value("audio", "")).filename().string(); // beside it, never elsewhere
         take.found = formats::foundFromJson(json.value("calls", Json::array()));
         take.verdicts = formats::verdictsFromJson(json.value("verdicts", Json::array()));
+        for (const auto& note : take.found) {
+            bounds.time_s(note.span.start_s, "start_s");
+            bounds.time_s(note.span.end_s, "end_s");
+        }
+        for (const auto& verdict : take.verdicts) {
+            bounds.time_s(verdict.start_s, "start_s");
+            bounds.time_s(verdict.end_s, "end_s");
+        }
         for (const Json& remark : json.value("remarks", Json::array())) {
             take.remarks.push_back({remark.at("note").get<std::string>(),
                 remark.at("says").get<std::string>(), remark.value("words", "")});
