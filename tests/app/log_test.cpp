@@ -288,6 +288,7 @@ TEST_F(LogTest, TheStagesOfOneRecordingLandOnTheBoardEachWithItsSpanAsAPass)
     window_->showWorkspace(MainWindow::kNotes);
     window_->findChild<NotesWorkspace*>()->reviewCaptions(QString::fromStdString(captions.string()));
     ASSERT_TRUE(find<QPushButton>("captionsEach")->isVisible());
+    support::answerFileDialog(stage_ / "media" / "stage.mkv");
     find<QPushButton>("captionsEach")->click();
     window_->showWorkspace(MainWindow::kLog);
     window_->log().showPage(LogWorkspace::kBoard);

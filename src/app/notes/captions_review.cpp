@@ -343,13 +343,11 @@ void CaptionsReview::accept()
     }
 }
 
-/// Where the captions are of the pass's own video, that is the recording; else it is asked for.
+/// The captions may be of another recording than the pass in view: it is asked for, that one first.
 void CaptionsReview::makeStages()
 {
-    QString video = document_.mediaFile();
-    if (video.isEmpty() || !QFileInfo(video).isFile()) {
-        video = QFileDialog::getOpenFileName(this, tr("The recording that these captions are of"));
-    }
+    const QString video = QFileDialog::getOpenFileName(
+        this, tr("The recording that these captions are of"), document_.mediaFile());
     if (video.isEmpty()) {
         return;
     }

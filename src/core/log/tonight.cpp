@@ -1,7 +1,8 @@
 #include "log/tonight.h"
 
+#include "formats/printed.h"
+
 #include <algorithm>
-#include <array>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
@@ -68,13 +69,6 @@ double forgotten(const Knowledge& note)
     const double half_life =
         std::min(kLongest_days, kHalfLife_days * std::pow(2.0, static_cast<double>(note.well_in_a_row)));
     return 1.0 - std::pow(2.0, -note.days_ago / half_life);
-}
-
-template <typename... Values> std::string format(const char* words, Values... values)
-{
-    std::array<char, 200> text{};
-    std::snprintf(text.data(), text.size(), words, values...);
-    return text.data();
 }
 
 std::string ago(double days)
@@ -157,9 +151,10 @@ std::vector<DrillStretch> stretchesOf(const StageSummary& stage, double now_days
         drill.minutes = kTimes * (span.to_s - span.from_s + kBetween_s) / 60.0;
         drill.gain = gain;
         drill.way = wayFor(causes, ever_read, trouble / count);
-        drill.why = ever_read ? format("%.0f of 100 notes go wrong here, most of all \"%s\"; last read %s",
-                        100.0 * trouble / count, plan.notes[worst].spoken.c_str(), ago(days_ago).c_str())
-                              : std::string("never read yet");
+        drill.why = ever_read
+            ? formats::printed("%.0f of 100 notes go wrong here, most of all \"%s\"; last read %s",
+                100.0 * trouble / count, plan.notes[worst].spoken.c_str(), ago(days_ago).c_str())
+            : std::string("never read yet");
         out.push_back(std::move(drill));
         c = end;
     }

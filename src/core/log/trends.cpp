@@ -1,10 +1,9 @@
 #include "log/trends.h"
 
+#include "formats/printed.h"
 #include "log/tonight.h"
 
 #include <algorithm>
-#include <array>
-#include <cstdio>
 
 namespace brumefall::log {
 namespace {
@@ -109,12 +108,12 @@ std::string describe(const Session& session)
     for (const auto& stage : session.stages) {
         stages += (stages.empty() ? "" : ", ") + stage;
     }
-    std::array<char, 200> text{};
-    std::snprintf(text.data(), text.size(),
-        "%d %s (%d whole), %.0f minutes read; %.0f %% on time; faults: %d of the reading, %d of the plan",
-        session.takes, session.takes == 1 ? "take" : "takes", session.whole, session.minutes,
-        100.0 * session.on_time_share, session.reading_faults, session.plan_faults);
-    return stages + ": " + text.data();
+    return stages
+        + formats::printed(
+            ": %d %s (%d whole), %.0f minutes read; %.0f %% on time; faults: %d of the reading, %d of "
+            "the plan",
+            session.takes, session.takes == 1 ? "take" : "takes", session.whole, session.minutes,
+            100.0 * session.on_time_share, session.reading_faults, session.plan_faults);
 }
 
 } // namespace brumefall::log

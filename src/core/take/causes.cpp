@@ -1,23 +1,16 @@
 #include "take/causes.h"
 
+#include "formats/printed.h"
 #include "notes/spoken.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <cstdio>
 
 namespace brumefall::take {
 namespace {
 
 constexpr double kRoom_s = 0.3; ///< a pause before a late note that long was room to begin in
-
-template <typename... Values> std::string format(const char* words, Values... values)
-{
-    std::array<char, 160> text{};
-    std::snprintf(text.data(), text.size(), words, values...);
-    return text.data();
-}
 
 /// A note as it was planned and as it was heard, all in stage time.
 class Comparison {
@@ -65,7 +58,8 @@ private:
             ++last;
         }
         if (last - first >= kPlaceLost) {
-            return {Cause::lost, format("%zu notes in a row were not said: the place was lost", last - first),
+            return {Cause::lost,
+                formats::printed("%zu notes in a row were not said: the place was lost", last - first),
                 plan_.notes[first].id};
         }
         return {Cause::skipped, "left out", {}};
@@ -77,7 +71,7 @@ private:
         const plan::PlannedNote& note = plan_.notes[k];
         const double planned_off_s = note.end_s - note.window.closes_s;
         if (planned_off_s > 0.0 && planned_off_s >= 0.5 * verdict.off_s) {
-            return {Cause::plan, format("the plan has it %.1f s late already", planned_off_s), {}};
+            return {Cause::plan, formats::printed("the plan has it %.1f s late already", planned_off_s), {}};
         }
         // what the note itself took longer, against what it began later
         const double longer_s = length(k) - note.spoken_s;
@@ -90,13 +84,14 @@ private:
         const plan::PlannedNote& note = plan_.notes[k];
         if (note.end_s < note.window.opens_s) {
             return {Cause::plan,
-                format("the plan has it %.1f s early already", note.window.opens_s - note.end_s), {}};
+                formats::printed("the plan has it %.1f s early already", note.window.opens_s - note.end_s),
+                {}};
         }
         const double sooner_s = note.start_s - verdicts_[k].start_s;
         if (note.spoken_s - length(k) > sooner_s) {
             return {Cause::rate, rates(k), {}};
         }
-        return {Cause::start, format("begun %.1f s sooner than planned", sooner_s), {}};
+        return {Cause::start, formats::printed("begun %.1f s sooner than planned", sooner_s), {}};
     }
 
     /// In stage seconds.
@@ -115,8 +110,8 @@ private:
     {
         const int syllables = notes::countSyllables(plan_.notes[k].spoken);
         const double spoken_s = std::max(0.05, (length(k) - hesitated_s(k)) / clock_.rate);
-        return format("read at %.1f syllables a second where %.1f were planned", syllables / spoken_s,
-            syllables / std::max(0.05, plan_.notes[k].spoken_s));
+        return formats::printed("read at %.1f syllables a second where %.1f were planned",
+            syllables / spoken_s, syllables / std::max(0.05, plan_.notes[k].spoken_s));
     }
 
     /// Why the note's own words took longer.
@@ -150,18 +145,18 @@ private:
             }
         }
         if (from == k) {
-            return {Cause::start, format("begun %.1f s late though there was room", later_s), {}};
+            return {Cause::start, formats::printed("begun %.1f s late though there was room", later_s), {}};
         }
         const plan::PlannedNote& first = plan_.notes[from];
         if (plan_.notes[from].call == plan_.notes[k].call && hasRoomBefore(from)
             && length(from) - first.spoken_s < 0.5 * later_s && repeated_s(from) < 0.5 * later_s) {
             return {Cause::start,
-                format("with its call, begun %.1f s late", verdicts_[from].start_s - first.start_s),
+                formats::printed("with its call, begun %.1f s late", verdicts_[from].start_s - first.start_s),
                 first.id};
         }
         std::string why = repeated_s(from) > 0.0 ? "said twice" : ownReason(from).text;
         if (length(from) - first.spoken_s < 0.5 * later_s && repeated_s(from) < 0.5 * later_s) {
-            why = format("begun %.1f s late", verdicts_[from].start_s - first.start_s);
+            why = formats::printed("begun %.1f s late", verdicts_[from].start_s - first.start_s);
         }
         return {Cause::before, "\"" + first.spoken + "\" before it overran: " + why, first.id};
     }

@@ -1,23 +1,15 @@
 #include "take/rhythm.h"
 
+#include "formats/printed.h"
 #include "notes/spoken.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
-#include <cstdio>
 
 namespace brumefall::take {
 namespace {
 
 constexpr double kUneven_s = 0.5; ///< a gap that far from its planned one is told
-
-template <typename... Values> std::string format(const char* words, Values... values)
-{
-    std::array<char, 200> text{};
-    std::snprintf(text.data(), text.size(), words, values...);
-    return text.data();
-}
 
 class Reading {
 public:
@@ -115,7 +107,8 @@ private:
                 const double from_s = verdicts_[last].end_s;
                 const double to_s = verdicts_[next].start_s;
                 moments.push_back({MomentKind::place_lost,
-                    format("place lost after \"%s\", found again %.1f s later at \"%s\": %zu notes not said",
+                    formats::printed(
+                        "place lost after \"%s\", found again %.1f s later at \"%s\": %zu notes not said",
                         words(last), to_s - from_s, words(next), next - last - 1),
                     plan_.notes[last + 1].id, from_s, to_s});
             }
@@ -136,7 +129,7 @@ private:
         }
         const std::size_t k = heard_[drift.at];
         moments.push_back({MomentKind::drift,
-            format("from \"%s\" on, the reading %s by %.1f s a minute", words(k),
+            formats::printed("from \"%s\" on, the reading %s by %.1f s a minute", words(k),
                 drift.per_min_s > 0.0 ? "falls behind" : "runs ahead", std::abs(drift.per_min_s)),
             plan_.notes[k].id, verdicts_[k].start_s,
             verdicts_[heard_[std::min(drift.at + 2, heard_.size() - 1)]].end_s});
@@ -161,7 +154,8 @@ private:
         }
         if (longest_s > 0.0) {
             moments.push_back({MomentKind::run,
-                format("longest without a breath: %.1f s, from \"%s\"", longest_s, words(heard_[best])),
+                formats::printed(
+                    "longest without a breath: %.1f s, from \"%s\"", longest_s, words(heard_[best])),
                 plan_.notes[heard_[best]].id, verdicts_[heard_[best]].start_s, best_end_s});
         }
     }
@@ -175,8 +169,8 @@ private:
                 const std::string before =
                     word == found_[k].words.end() ? "" : " before \"" + word->word + "\"";
                 moments.push_back({MomentKind::hesitation,
-                    format("hesitated %.1f s in \"%s\"%s", clock_.rate * (pause.end_s - pause.start_s),
-                        words(k), before.c_str()),
+                    formats::printed("hesitated %.1f s in \"%s\"%s",
+                        clock_.rate * (pause.end_s - pause.start_s), words(k), before.c_str()),
                     plan_.notes[k].id, verdicts_[k].start_s, verdicts_[k].end_s});
             }
         }
@@ -192,7 +186,7 @@ private:
         }
         if (fastest != nullptr) {
             moments.push_back({MomentKind::fastest,
-                format("fastest call: %.1f syllables a second, %.1f planned", fastest->rate_syll_s,
+                formats::printed("fastest call: %.1f syllables a second, %.1f planned", fastest->rate_syll_s,
                     fastest->planned_rate_syll_s),
                 fastest->first, fastest->start_s, fastest->end_s});
         }
@@ -219,7 +213,7 @@ private:
         const std::size_t k = heard_[at];
         const std::size_t before = heard_[at - 1];
         moments.push_back({MomentKind::uneven,
-            format("least even at \"%s\": %.1f s after the note before, %.1f s planned", words(k),
+            formats::printed("least even at \"%s\": %.1f s after the note before, %.1f s planned", words(k),
                 verdicts_[k].end_s - verdicts_[before].end_s,
                 plan_.notes[k].end_s - plan_.notes[before].end_s),
             plan_.notes[k].id, verdicts_[before].start_s, verdicts_[k].end_s});
