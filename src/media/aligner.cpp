@@ -345,7 +345,8 @@ private:
     }
 
     /// Hears the piece as other throats would have said it, and goes on with the one that fits the model
-    /// best: a shorter one step by step as long as that helps. (A longer one was never found better.)
+    /// best: a shorter one step by step as long as that helps. A longer one is not tried:
+    /// the one voice that it made likelier was found whole without it.
     void fitVoice(
         const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, Heard& heard)
     {

@@ -1,7 +1,10 @@
 #include "take/compare.h"
 
+#include "pace/median.h"
+
 #include <algorithm>
 #include <unordered_map>
+#include <utility>
 
 namespace brumefall::take {
 
@@ -54,9 +57,7 @@ Compared compare(const std::vector<Verdict>& verdicts, const std::vector<Beside>
         }
     }
     if (!longer.empty()) {
-        const auto middle = longer.begin() + static_cast<std::ptrdiff_t>(longer.size() / 2);
-        std::nth_element(longer.begin(), middle, longer.end());
-        out.median_longer_lead_s = *middle;
+        out.median_longer_lead_s = pace::median(std::move(longer));
     }
     return out;
 }
