@@ -345,13 +345,14 @@ private:
     }
 
     /// Hears the piece as other throats would have said it, and goes on with the one that fits the model
-    /// best: a shorter one step by step as long as that helps. A longer one is not tried:
-    /// the one voice that it made likelier was found whole without it.
+    /// best: a shorter one step by step as long as that helps, and only where it helps much in all, as an
+    /// engine makes a little shorter ones likelier too (by 1.8 %; the voices that need it, by 4.5 and 8.5 %).
+    /// A longer one is not tried: the one voice that it made likelier was found whole without it.
     void fitVoice(
         const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, Heard& heard)
     {
         constexpr std::array kShorter{1.16, 1.32, 1.45};
-        constexpr double kBetter = 0.004; ///< of the likelihood's logarithm: less is chance
+        constexpr double kBetter = 0.025; ///< of the likelihood's logarithm: less is chance
         constexpr int kMostTries = 3; ///< a piece may be talk
         constexpr double kSome_s = 9.0; ///< of it are enough to tell
         if (fitted_ || tries_ >= kMostTries) {
@@ -360,30 +361,26 @@ private:
         ++tries_;
         const take::Span some{piece.start_s, std::min(piece.end_s, piece.start_s + kSome_s)};
         static_cast<void>(decode(condensed, some.start_s, some.end_s, window));
-        auto likely = logLikelihood(decoder_.get());
-        if (!likely) {
+        const auto as_it_is = logLikelihood(decoder_.get());
+        if (!as_it_is) {
             return;
         }
-        bool changed = false;
-        const auto isBetter = [&](double warp) {
-            Voice before{std::move(decoder_), std::move(grammar_)};
+        Voice before{std::move(decoder_), std::move(grammar_)};
+        std::optional<Voice> best;
+        auto likely = as_it_is;
+        for (const double warp : kShorter) {
             use(makeVoice(warp));
             const Heard other = decode(condensed, some.start_s, some.end_s, window);
             const auto now = logLikelihood(decoder_.get());
-            if (!now || !other.isReading() || *now < *likely + kBetter * std::abs(*likely)) {
-                use(std::move(before));
-                return false;
-            }
-            likely = now;
-            changed = true;
-            return true;
-        };
-        for (const double warp : kShorter) {
-            if (!isBetter(warp)) {
+            if (!now || !other.isReading() || *now <= *likely) {
                 break;
             }
+            likely = now;
+            best = Voice{std::move(decoder_), std::move(grammar_)};
         }
-        if (changed) {
+        const bool shorter = best && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
+        use(shorter ? std::move(*best) : std::move(before));
+        if (shorter) {
             heard = decode(condensed, piece.start_s, piece.end_s, window);
         }
         fitted_ = heard.isReading();
@@ -404,10 +401,10 @@ private:
             return a.place.note < b.place.note;
         };
         const auto [low, high] = std::minmax_element(heard.words.begin(), heard.words.end(), byNote);
-        window.first = low->place.note;
+        const std::size_t begins = heard.words.front().place.note;
+        window.first = low->place.note - std::min(low->place.note, kMore); // the first may be the misread one
         window.last = std::min(expected_.size(), high->place.note + kMore);
-        window.at = heard.words.front().place.note;
-        window.anywhere = false;
+        window.at = window.anywhere ? begins : std::clamp(window.at, window.first, begins);
         window.near_misses = true;
         Heard again = decode(condensed, piece.start_s, piece.end_s, window);
         const auto notesOf = [](const Heard& some, bool misread) {
