@@ -219,13 +219,67 @@ TEST_F(LogTest, ATakeGetsANameAndARemarkThatUndoTakesBack)
     table("takesTable")->setCurrentCell(0, 0);
     press(Qt::Key_N);
     QTest::keyClicks(find<QLineEdit>("takeTitle"), QStringLiteral("in the rain"));
+    press(Qt::Key_Tab);
+    EXPECT_EQ(window_->focusWidget(), find<QLineEdit>("takeComment"));
+    QTest::keyClicks(find<QLineEdit>("takeComment"), QStringLiteral("tired"));
     press(Qt::Key_Return);
+    EXPECT_EQ(document().takes().back().comment, "tired");
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(document().takes().back().comment, "");
     EXPECT_EQ(cell("takesTable", 0, 1), QStringLiteral("in the rain"));
     EXPECT_EQ(document().takes().back().title, "in the rain");
     const auto file = stage_ / "takes" / (document().takes().back().name + ".json");
     EXPECT_EQ(stage::readTake(file).title, "in the rain");
     press(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(stage::readTake(file).title, "");
+}
+
+TEST_F(LogTest, TakesAreShownOfOnePassOnly)
+{
+    addTake(stage_, "2030-03-10 20.00.00", "2030-03-10T20:00:00");
+    auto other = stage::readTake(stage_ / "takes" / "2030-03-10 20.00.00.json");
+    other.name = "2030-03-11 20.00.00";
+    other.pass = "recce";
+    stage::writeTake(stage_ / "takes" / (other.name + ".json"), other);
+    ASSERT_EQ(document().open(QString::fromStdString(stage_.string())), std::nullopt);
+    window_->log().showPage(LogWorkspace::kTakes);
+    auto* passes = find<QComboBox>("logPasses");
+    const int all = table("takesTable")->rowCount();
+    ASSERT_GE(passes->findData(QStringLiteral("recce")), 1);
+    passes->setCurrentIndex(passes->findData(QStringLiteral("recce")));
+    ASSERT_EQ(table("takesTable")->rowCount(), 1);
+    EXPECT_EQ(cell("takesTable", 0, 0), QStringLiteral("2030-03-11 20.00.00"));
+    passes->setCurrentIndex(0);
+    EXPECT_EQ(table("takesTable")->rowCount(), all);
+}
+
+TEST_F(LogTest, ATroubleNoteIsOfferedInEasierWordsAndTheNotesSaySo)
+{
+    const QString first = QString::fromStdString(document().prepared().plan.notes.front().id);
+    document().rewordNote(first, QStringLiteral("right five keep to the left over crest"));
+    addTake(stage_, "2030-03-10 20.00.00", "2030-03-10T20:00:00");
+    addTake(stage_, "2030-03-11 20.00.00", "2030-03-11T20:00:00");
+    ASSERT_EQ(document().open(QString::fromStdString(stage_.string())), std::nullopt);
+    window_->log().showPage(LogWorkspace::kTrouble);
+    auto* notes = table("troubleNotes");
+    int row = -1;
+    ASSERT_TRUE(waitFor(
+        [&] {
+            for (int r = 0; r < notes->rowCount(); ++r) {
+                row = cell("troubleNotes", r, 1).contains(QStringLiteral("keep to the left")) ? r : row;
+            }
+            return row >= 0;
+        },
+        10000));
+    notes->setFocus();
+    notes->setCurrentCell(row, 0);
+    EXPECT_TRUE(
+        find<QLabel>("troubleSays")->text().contains(QStringLiteral("right five keep left over crest")))
+        << find<QLabel>("troubleSays")->text().toStdString();
+    press(Qt::Key_Y);
+    EXPECT_EQ(document().note(first.toStdString())->spoken, "right five keep left over crest");
+    press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(document().note(first.toStdString())->spoken, "right five keep to the left over crest");
 }
 
 TEST_F(LogTest, TroubleIsNamedWithItsCauseAndIsShownInThePlan)

@@ -1,5 +1,6 @@
 // Squeezes: their cause, their remedies, what accepting one does; words that may go; where to breathe.
 
+#include "notes/easier.h"
 #include "notes/shorten.h"
 #include "plan/grouping.h"
 #include "plan/measure.h"
@@ -143,6 +144,38 @@ TEST(Shorten, NeverTakesAWarningADirectionAGradeAChangeOrADontCut)
         }
         EXPECT_GT(cut.syllables, 0);
     }
+}
+
+std::vector<notes::Easier> easierOf(const std::string& line, const notes::Style& style = {})
+{
+    const auto parsed = notes::parseNotes(line, style);
+    return notes::easierWords(parsed.calls.at(0).notes.at(0), style, notes::Order::direction_first);
+}
+
+TEST(Easier, FewerSyllablesSayTheSame)
+{
+    const auto all = easierOf("caution left four keep to the left past the barn on the right 60");
+    ASSERT_FALSE(all.empty());
+    EXPECT_EQ(all.front().instead_of, "keep to the left");
+    EXPECT_EQ(all.front().words, "keep left");
+    for (const auto& easier : all) {
+        EXPECT_GT(easier.syllables, 0) << easier.words;
+        const auto before =
+            notes::parseNotes("caution left four keep to the left past the barn on the right");
+        const auto after = notes::parseNotes(easier.spoken);
+        EXPECT_TRUE(after.calls.at(0).notes.at(0).sameMeaning(before.calls.at(0).notes.at(0)))
+            << easier.spoken;
+    }
+}
+
+TEST(Easier, NothingThatSaysMoreIsDroppedAndNoWarningIsSaidOtherwise)
+{
+    for (const auto& easier : easierOf("caution left four tightens a lot big bump")) {
+        EXPECT_EQ(easier.spoken.find("caution"), 0U);
+        EXPECT_NE(easier.spoken.find("a lot"), std::string::npos) << easier.spoken;
+        EXPECT_NE(easier.spoken.find("big"), std::string::npos) << easier.spoken;
+    }
+    EXPECT_TRUE(easierOf("left four").empty());
 }
 
 TEST(Remedies, ABreakChangesOnlyWhereTheLineEnds)

@@ -14,9 +14,11 @@
 
 #include <QCheckBox>
 #include <QFileDialog>
+#include <QSignalBlocker>
 #include <QStackedWidget>
 
 #include <algorithm>
+#include <set>
 
 namespace brumefall::app {
 
@@ -26,6 +28,7 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     , reader_(document)
     , next_(new QLabel)
     , readers_(new QComboBox)
+    , passes_(new QComboBox)
     , whole_(new QCheckBox(tr("whole takes only")))
     , pages_(new QStackedWidget)
     , tabs_(new SideTabs(pages_))
@@ -87,9 +90,13 @@ QLayout* LogWorkspace::makeHead()
     readers_->setObjectName(QStringLiteral("logReaders"));
     readers_->setAccessibleName(tr("Whose takes are shown"));
     readers_->addItems({tr("all readers"), tr("own takes"), tr("simulated reader")});
+    passes_->setObjectName(QStringLiteral("logPasses"));
+    passes_->setAccessibleName(tr("Takes along which pass are shown"));
+    passes_->addItem(tr("all passes"), QString());
     whole_->setObjectName(QStringLiteral("logWhole"));
     whole_->setMinimumHeight(30);
     head->addWidget(readers_);
+    head->addWidget(passes_);
     head->addWidget(whole_);
     makeCompact(addButton(head, tr("As a table\u2026"), "exportCsv", [this] { exportTable(false); }));
     makeCompact(addButton(head, tr("As JSON\u2026"), "exportJson", [this] { exportTable(true); }));
@@ -98,13 +105,40 @@ QLayout* LogWorkspace::makeHead()
         showRally();
     };
     connect(readers_, &QComboBox::currentIndexChanged, this, again);
+    connect(passes_, &QComboBox::currentIndexChanged, this, again);
     connect(whole_, &QCheckBox::toggled, this, again);
     return head;
 }
 
 log::Filter LogWorkspace::filter() const
 {
-    return {static_cast<log::Readers>(std::max(0, readers_->currentIndex())), whole_->isChecked(), {}};
+    return {static_cast<log::Readers>(std::max(0, readers_->currentIndex())), whole_->isChecked(),
+        passes_->currentData().toString().toStdString()};
+}
+
+/// The passes that there are takes of, anywhere in the rally.
+void LogWorkspace::listPasses()
+{
+    std::set<std::string> names;
+    for (const auto& stage : reader_.rally().stages) {
+        for (const auto& take : stage.takes) {
+            names.insert(take.pass);
+        }
+    }
+    for (const auto& take : document_.takes()) {
+        names.insert(take.pass);
+    }
+    names.erase(std::string()); // read without a video
+    const QSignalBlocker quiet(passes_);
+    const QString chosen = passes_->currentData().toString();
+    while (passes_->count() > 1) {
+        passes_->removeItem(1);
+    }
+    for (const std::string& name : names) {
+        const auto shown = QString::fromStdString(name);
+        passes_->addItem(tr("pass \u201c%1\u201d").arg(shown), shown);
+    }
+    passes_->setCurrentIndex(std::max(0, passes_->findData(chosen)));
 }
 
 void LogWorkspace::showPage(Page page)
@@ -144,6 +178,7 @@ void LogWorkspace::readAnew()
 
 void LogWorkspace::showTakes()
 {
+    listPasses();
     takes_->show(filter());
     readAnew();
     sayNext();
@@ -153,6 +188,7 @@ void LogWorkspace::showRally()
 {
     const auto& rally = reader_.rally();
     const int open = reader_.openStage();
+    listPasses();
     tonight_->show(rally);
     board_->show(rally, open);
     trends_->show(rally, open, filter());

@@ -52,6 +52,7 @@ private:
     void showTakes();
     void showRally();
     void sayNext();
+    void listPasses();
     void exportTable(bool as_json);
     [[nodiscard]] log::Filter filter() const;
 
@@ -59,6 +60,7 @@ private:
     RallyReader reader_;
     QLabel* next_;
     QComboBox* readers_;
+    QComboBox* passes_;
     QCheckBox* whole_;
     QStackedWidget* pages_;
     SideTabs* tabs_;

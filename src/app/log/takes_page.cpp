@@ -4,8 +4,10 @@
 #include "widgets/keys.h"
 
 #include <QLineEdit>
+#include <QSignalBlocker>
 
 #include <algorithm>
+#include <utility>
 
 namespace brumefall::app {
 namespace {
@@ -48,7 +50,11 @@ TakesPage::TakesPage(Document& document, QWidget* parent)
         QKeyCombination(Qt::Key_O));
     bindButton(addButton(row, tr("Into the trash"), "removeTake", [this] { removeChosen(); }),
         QKeyCombination(Qt::Key_Delete));
-    bindButton(addButton(row, tr("Name it"), "nameTake", [this] { title_->setFocus(); }),
+    bindButton(addButton(row, tr("Name it"), "nameTake",
+                   [this] {
+                       title_->setFocus();
+                       title_->selectAll();
+                   }),
         QKeyCombination(Qt::Key_N));
     row->addWidget(title_, 1);
     row->addWidget(comment_, 2);
@@ -58,6 +64,7 @@ TakesPage::TakesPage(Document& document, QWidget* parent)
     connect(table_, &QTableWidget::currentCellChanged, this, &TakesPage::showTexts);
     for (QLineEdit* line : {title_, comment_}) {
         connect(line, &QLineEdit::editingFinished, this, &TakesPage::keepTexts);
+        connect(line, &QLineEdit::returnPressed, table_, qOverload<>(&QWidget::setFocus));
     }
 }
 
@@ -66,6 +73,7 @@ void TakesPage::show(const log::Filter& filter)
     const QString before = chosen();
     const int row_before = std::max(0, table_->currentRow());
     const auto& takes = document_.takes();
+    const QSignalBlocker quiet(table_); // an empty table would take the focus from a line being typed in
     table_->setRowCount(0);
     int row = 0;
     int again = -1;
@@ -114,19 +122,26 @@ void TakesPage::removeChosen()
 
 void TakesPage::showTexts()
 {
-    shown_ = chosen();
+    const bool anew = std::exchange(shown_, chosen()) != shown_;
     const auto& takes = document_.takes();
     const auto take = std::find_if(
         takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == shown_.toStdString(); });
     const bool there = take != takes.end();
     title_->setEnabled(there);
     comment_->setEnabled(there);
-    title_->setText(there ? QString::fromStdString(take->title) : QString());
-    comment_->setText(there ? QString::fromStdString(take->comment) : QString());
+    const auto show = [&](QLineEdit* line, const std::string& text) {
+        if (anew || !line->isModified()) { // else it is being typed
+            line->setText(QString::fromStdString(text));
+        }
+    };
+    show(title_, there ? take->title : std::string());
+    show(comment_, there ? take->comment : std::string());
 }
 
 void TakesPage::keepTexts()
 {
+    title_->setModified(false);
+    comment_->setModified(false);
     document_.setTakeTexts(shown_, title_->text(), comment_->text());
 }
 

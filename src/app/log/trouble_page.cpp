@@ -1,6 +1,7 @@
 #include "log/trouble_page.h"
 
 #include "log/rows.h"
+#include "notes/easier.h"
 #include "notes/shorten.h"
 #include "widgets/keys.h"
 
@@ -46,7 +47,7 @@ TroublePage::TroublePage(Document& document, QWidget* parent)
     auto* row = new QHBoxLayout;
     bindButton(addButton(row, tr("Show it in Plan"), "troubleOpen", [this] { openChosen(); }),
         QKeyCombination(Qt::Key_O));
-    shorter_ = addButton(row, tr("Say it shorter"), "troubleShorter", [this] { sayShorter(); });
+    shorter_ = addButton(row, tr("Say it easier"), "troubleShorter", [this] { sayShorter(); });
     bindButton(shorter_, QKeyCombination(Qt::Key_Y));
     row->addWidget(says_, 1);
     auto* layout = new QVBoxLayout(this);
@@ -93,8 +94,12 @@ QString TroublePage::shorter(int row) const
     if (note == nullptr) {
         return {};
     }
-    const auto all =
-        notes::shortenings(*note, document_.stage().style, document_.prepared().notes.style.order);
+    const auto& style = document_.stage().style;
+    const auto order = document_.prepared().notes.style.order;
+    if (const auto easier = notes::easierWords(*note, style, order); !easier.empty()) {
+        return QString::fromStdString(easier.front().spoken);
+    }
+    const auto all = notes::shortenings(*note, style, order);
     return all.empty() ? QString() : QString::fromStdString(all.front().spoken);
 }
 
@@ -103,12 +108,16 @@ void TroublePage::showOffer()
     const int row = notes_->currentRow();
     const QString offer = shorter(row);
     shorter_->setEnabled(!offer.isEmpty());
-    const bool elsewhere = row >= 0 && row < static_cast<int>(trouble_.size())
-        && static_cast<int>(trouble_[static_cast<std::size_t>(row)].stage) != open_;
-    says_->setText(trouble_.empty() ? tr("No note goes wrong again and again.")
-            : !offer.isEmpty()      ? tr("It could be said \u201c%1\u201d.").arg(offer)
-            : elsewhere             ? tr("Its stage is not open: O opens it.")
-                                    : tr("Nothing of it can stay unsaid."));
+    const auto* trouble = row >= 0 && row < static_cast<int>(trouble_.size())
+        ? &trouble_[static_cast<std::size_t>(row)]
+        : nullptr;
+    says_->setText(trouble == nullptr                   ? tr("No note goes wrong again and again.")
+            : !offer.isEmpty()                          ? tr("It could be said \u201c%1\u201d.").arg(offer)
+            : static_cast<int>(trouble->stage) != open_ ? tr("Its stage is not open: O opens it.")
+            : trouble->most == take::Cause::plan
+            ? tr("No reading helps here: O shows what the plan can do.")
+            : tr("There is no easier way to say it, and nothing of it can "
+                 "stay unsaid."));
 }
 
 void TroublePage::sayShorter()
