@@ -102,6 +102,10 @@ TEST_F(LogTest, ACrewMovesFromStageToStageAndIntoANewOne)
     ASSERT_TRUE(waitFor([&] { return cell("boardTable", 2, 0).contains(QStringLiteral("open")); }, 10000));
     EXPECT_NE(document().stage().driver, driver);
     table("boardTable")->setFocus();
+    const auto own = document().stage();
+    table("boardTable")->setCurrentCell(2, 0);
+    press(Qt::Key_K);
+    EXPECT_EQ(document().stage(), own) << "its own crew reads it already";
     table("boardTable")->setCurrentCell(0, 0);
     press(Qt::Key_K);
     EXPECT_EQ(document().stage().driver, driver);

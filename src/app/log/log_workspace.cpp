@@ -68,6 +68,10 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     connect(trouble_, &TroublePage::noteWanted, this, &LogWorkspace::noteWanted);
     connect(board_, &BoardPage::stageWanted, this, &LogWorkspace::stageWanted);
     connect(board_, &BoardPage::crewWanted, this, [this](const QString& folder) {
+        if (std::filesystem::path(folder.toStdString()) == document_.folder()) {
+            emit document_.message(tr("That is the open stage: choose the one whose crew is to read it."));
+            return;
+        }
         try {
             const auto from =
                 stage::readStage(std::filesystem::path(folder.toStdString()) / "stage.brumefall");
