@@ -10,6 +10,7 @@
 #include "widgets/clock.h"
 #include "widgets/help_view.h"
 #include "widgets/panels.h"
+#include "widgets/plain_text.h"
 #include "widgets/spine.h"
 #include "widgets/start_page.h"
 
@@ -52,6 +53,7 @@ MainWindow::MainWindow()
     , keys_(new KeyRule(this))
 {
     setObjectName(QStringLiteral("mainWindow"));
+    new PlainText(this);
     setWindowTitle(tr("Brumefall"));
     resize(QSize(1280, 800).boundedTo(screen()->availableGeometry().size()));
 
@@ -473,6 +475,7 @@ void MainWindow::showCaution()
     caution_->setObjectName(QStringLiteral("caution"));
     caution_->setAutoFillBackground(true);
     auto* text = new QLabel(cautionText());
+    text->setTextFormat(Qt::RichText);
     text->setWordWrap(true);
     constexpr int kTextWidth = 640;
     text->setStyleSheet(QStringLiteral("font-size: 18px;"));

@@ -2,10 +2,15 @@
 
 #include "formats/files.h"
 #include "media/sound.h"
+#include "widgets/transport.h"
 #include "window.h"
 
 #include <QDir>
+#include <QLabel>
 #include <QTcpServer>
+#include <QToolTip>
+
+#include <algorithm>
 
 #include <sys/stat.h>
 
@@ -176,6 +181,52 @@ TEST_F(StrangersTest, AFolderThatWasTakenAwayIsToldAndNotMadeAgain)
     std::filesystem::rename(elsewhere, stage_);
     window_->document().save();
     EXPECT_EQ(stage::readStage(stage_ / "stage.brumefall").name, "Another name");
+}
+
+TEST_F(StrangersTest, OnlyTheLastGuideIsKeptOnTheDisk)
+{
+    const support::ScratchFolder scratch;
+    qputenv("TMPDIR", scratch.path().c_str());
+    {
+        Document document;
+        Transport transport(document);
+        const media::Sound second{std::vector<std::int16_t>(16000, 100), 16000};
+        for (int click = 0; click < 5; ++click) {
+            transport.setGuide(second, 1.0);
+        }
+        int files = 0;
+        for (const auto& entry : std::filesystem::recursive_directory_iterator(scratch.path())) {
+            files += entry.path().extension() == ".wav" ? 1 : 0;
+        }
+        EXPECT_EQ(files, 1);
+        EXPECT_TRUE(transport.hasGuide());
+    }
+    EXPECT_TRUE(std::filesystem::is_empty(scratch.path()));
+    qunsetenv("TMPDIR");
+}
+
+TEST_F(StrangersTest, MarkupInNamesIsShownAsItIsWritten)
+{
+    openDemo();
+    const QString name = QStringLiteral("<b>Pass</b> <img src='/etc/picture.png'>");
+    window_->document().rename(name, name);
+    emit window_->document().message(name);
+    for (int workspace = 0; workspace < MainWindow::kWorkspaces; ++workspace) {
+        window_->showWorkspace(static_cast<MainWindow::Workspace>(workspace));
+        QTest::qWait(50);
+        for (const QLabel* label : window_->findChildren<QLabel*>()) {
+            const bool could = label->textFormat() == Qt::AutoText && Qt::mightBeRichText(label->text());
+            EXPECT_FALSE(could && label->isVisible()) << label->text().toStdString();
+            EXPECT_FALSE(label->textFormat() == Qt::RichText && label->text().contains(name))
+                << label->objectName().toStdString();
+        }
+    }
+    QToolTip::showText(window_->mapToGlobal(QPoint(40, 40)), name, window_.get());
+    const auto widgets = QApplication::topLevelWidgets();
+    const auto tip = std::find_if(widgets.begin(), widgets.end(),
+        [&](QWidget* w) { return qobject_cast<QLabel*>(w) != nullptr && w->isVisible(); });
+    ASSERT_NE(tip, widgets.end());
+    EXPECT_EQ(qobject_cast<QLabel*>(*tip)->textFormat(), Qt::PlainText);
 }
 
 } // namespace

@@ -129,13 +129,13 @@ void TakesPage::showTexts()
     const bool there = take != takes.end();
     title_->setEnabled(there);
     comment_->setEnabled(there);
-    const auto show = [&](QLineEdit* line, const std::string& text) {
+    const auto put = [&](QLineEdit* line, const std::string& text) {
         if (anew || !line->isModified()) { // else it is being typed
             line->setText(QString::fromStdString(text));
         }
     };
-    show(title_, there ? take->title : std::string());
-    show(comment_, there ? take->comment : std::string());
+    put(title_, there ? take->title : std::string());
+    put(comment_, there ? take->comment : std::string());
 }
 
 void TakesPage::keepTexts()

@@ -138,7 +138,8 @@ void TrendsPage::draw()
         auto*& line = lines[point.stage];
         if (line == nullptr) {
             line = new QLineSeries;
-            line->setName(QString::fromStdString(rally_->stages[point.stage].name));
+            line->setName(
+                QString::fromStdString(rally_->stages[point.stage].name).toHtmlEscaped()); // as HTML
             line->setPen(QPen(t.ink, 2.0, kStrokes[(lines.size() - 1) % kStrokes.size()]));
         }
         line->append(point.number, point.value);

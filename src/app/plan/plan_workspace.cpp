@@ -124,6 +124,7 @@ QWidget* PlanWorkspace::makeHands()
 {
     chosen_->setObjectName(QStringLiteral("planChosen"));
     chosen_->setWordWrap(true);
+    chosen_->setTextFormat(Qt::RichText);
     chosen_->setAlignment(Qt::AlignTop);
     auto* row = new FlowLayout;
     constexpr double kStep_s = 0.1;

@@ -2,10 +2,12 @@
 
 #include "media/sound_file.h"
 
+#include <QFile>
 #include <QFileInfo>
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace brumefall::app {
 namespace {
@@ -209,6 +211,7 @@ void Transport::setGuide(const media::Sound& sound, double stage_s)
     }
     player_.setGuide(file);
     has_guide_ = true;
+    QFile::remove(std::exchange(guide_file_, file)); // the player has let go of it, or holds it open
 }
 
 void Transport::tick()

@@ -74,6 +74,7 @@ private:
     QTimer timer_;
     QTemporaryDir scratch_;
     int guide_count_ = 0;
+    QString guide_file_; ///< the one of them that is there
     bool has_guide_ = false;
     QString open_file_;
     bool silent_ = false;
