@@ -206,6 +206,14 @@ TEST_F(LogTest, TheTrendShowsWholeTakesAndEachPointOpensItsTake)
     find<QComboBox>("trendOf")->setCurrentIndex(1);
     EXPECT_EQ(points(""), 6);
     EXPECT_EQ(points("Kiln Road"), 1);
+    std::set<QScatterSeries::MarkerShape> shapes;
+    for (auto* series : view->chart()->series()) {
+        auto* dots = qobject_cast<QScatterSeries*>(series);
+        if (dots != nullptr && dots->objectName().isEmpty()) {
+            EXPECT_TRUE(shapes.insert(dots->markerShape()).second) << "stages are told apart";
+        }
+    }
+    EXPECT_EQ(shapes.size(), 3U);
     find<QComboBox>("logReaders")->setCurrentIndex(1);
     EXPECT_EQ(points(""), 2) << "own takes only";
     EXPECT_TRUE(find<QLabel>("trendSays")->text().contains(QStringLiteral("Kiln Road")));

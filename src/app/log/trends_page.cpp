@@ -42,6 +42,9 @@ FigureWords wordsOf(log::Figure figure)
 }
 
 constexpr std::array kStrokes{Qt::SolidLine, Qt::DashLine, Qt::DotLine, Qt::DashDotLine, Qt::DashDotDotLine};
+constexpr std::array kShapes{QScatterSeries::MarkerShapeCircle, QScatterSeries::MarkerShapeRectangle,
+    QScatterSeries::MarkerShapeTriangle, QScatterSeries::MarkerShapeRotatedRectangle,
+    QScatterSeries::MarkerShapePentagon};
 
 void dress(QValueAxis* axis, const Theme& t)
 {
@@ -172,22 +175,34 @@ void TrendsPage::draw()
     dress(up, t);
     chart->addAxis(across, Qt::AlignBottom);
     chart->addAxis(up, Qt::AlignLeft);
-    auto* dots = new QScatterSeries;
-    dots->setColor(t.ink);
-    dots->setBorderColor(t.panel);
     constexpr double kDot = 11.0;
-    dots->setMarkerSize(kDot);
+    std::map<std::size_t, QScatterSeries*> dots; // each stage by its own shape
     for (const auto& point : points_) {
-        dots->append(point.number, point.value);
+        auto*& of_stage = dots[point.stage];
+        if (of_stage == nullptr) {
+            of_stage = new QScatterSeries;
+            of_stage->setName(lines[point.stage]->name());
+            of_stage->setMarkerShape(kShapes[(dots.size() - 1) % kShapes.size()]);
+            of_stage->setColor(t.ink);
+            of_stage->setBorderColor(t.panel);
+            of_stage->setMarkerSize(kDot);
+            connect(of_stage, &QScatterSeries::clicked, this, [this](const QPointF& at) {
+                choose(static_cast<int>(std::lround(at.x())) - 1);
+                openChosen();
+            });
+        }
+        of_stage->append(point.number, point.value);
     }
     for (auto& [stage, line] : lines) {
         chart->addSeries(line);
         line->attachAxis(across);
         line->attachAxis(up);
     }
-    chart->addSeries(dots);
-    dots->attachAxis(across);
-    dots->attachAxis(up);
+    for (auto& [stage, of_stage] : dots) {
+        chart->addSeries(of_stage);
+        of_stage->attachAxis(across);
+        of_stage->attachAxis(up);
+    }
     auto* lamp = new QScatterSeries;
     lamp->setObjectName(QStringLiteral("chosen"));
     lamp->setColor(t.lamp);
@@ -201,16 +216,12 @@ void TrendsPage::draw()
         chart->legend()->setAlignment(Qt::AlignTop);
         chart->legend()->setFont(typeface(type::kSmall));
         chart->legend()->setLabelColor(t.ink);
-        for (auto* series : {dots, lamp}) {
-            for (auto* marker : chart->legend()->markers(series)) {
-                marker->setVisible(false);
-            }
+        chart->legend()->setMarkerShape(QLegend::MarkerShapeFromSeries);
+        for (auto* marker : chart->legend()->markers()) { // the shapes tell the stages apart
+            marker->setVisible(
+                marker->series() != lamp && qobject_cast<QScatterSeries*>(marker->series()) != nullptr);
         }
     }
-    connect(dots, &QScatterSeries::clicked, this, [this](const QPointF& at) {
-        choose(static_cast<int>(std::lround(at.x())) - 1);
-        openChosen();
-    });
     QChart* before = chart_->chart();
     chart_->setChart(chart);
     delete before;
