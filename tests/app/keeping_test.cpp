@@ -261,6 +261,7 @@ TEST_F(KeepingTest, ATakeGoesIntoTheTrashAndComesBack)
     EXPECT_TRUE(message().contains(QStringLiteral("in the trash")));
     document().undoStack().undo();
     EXPECT_EQ(table->rowCount(), 3);
+    EXPECT_EQ(table->item(1, 0)->text().toStdString(), name) << "where it stood";
     EXPECT_TRUE(std::filesystem::exists(stage_ / "takes" / (name + ".json")));
     EXPECT_TRUE(std::filesystem::exists(stage_ / "takes" / take.audio));
     EXPECT_EQ(inTrash(name), 0) << "nothing of it is left behind in the trash";

@@ -228,7 +228,13 @@ public:
             return false;
         }
         verdicts_.put(QString::fromStdString((folder / (take_.name + ".json")).string()));
-        std::erase_if(document_.takes_, [&](const stage::Take& t) { return t.name == take_.name; });
+        auto& takes = document_.takes_;
+        const auto here = std::find_if(
+            takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == take_.name; });
+        at_ = here - takes.begin();
+        if (here != takes.end()) {
+            takes.erase(here);
+        }
         removed_ = true;
         emit document_.takesChanged();
         return true;
@@ -250,11 +256,14 @@ protected:
             emit document_.message(
                 QObject::tr("The take is back, but its recording is not in the trash any more."));
         }
+        auto& takes = document_.takes_;
+        takes.insert(takes.begin() + std::min(at_, std::ssize(takes)), take_); // where it stood
         document_.keepTake(take_);
     }
 
 private:
     stage::Take take_;
+    std::ptrdiff_t at_ = 0; ///< in the list of takes
     TrashedFile recording_;
     TrashedFile verdicts_;
     bool removed_ = false;

@@ -47,8 +47,8 @@ TroublePage::TroublePage(Document& document, QWidget* parent)
     auto* row = new QHBoxLayout;
     bindButton(addButton(row, tr("Show it in Plan"), "troubleOpen", [this] { openChosen(); }),
         QKeyCombination(Qt::Key_O));
-    shorter_ = addButton(row, tr("Say it easier"), "troubleShorter", [this] { sayShorter(); });
-    bindButton(shorter_, QKeyCombination(Qt::Key_Y));
+    easier_ = addButton(row, tr("Say it easier"), "troubleEasier", [this] { sayEasier(); });
+    bindButton(easier_, QKeyCombination(Qt::Key_Y));
     row->addWidget(says_, 1);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -84,7 +84,7 @@ void TroublePage::show(const log::Rally& rally, int open, const log::Filter& fil
     showOffer();
 }
 
-QString TroublePage::shorter(int row) const
+QString TroublePage::offerFor(int row) const
 {
     if (row < 0 || row >= static_cast<int>(trouble_.size())) {
         return {};
@@ -106,8 +106,8 @@ QString TroublePage::shorter(int row) const
 void TroublePage::showOffer()
 {
     const int row = notes_->currentRow();
-    const QString offer = shorter(row);
-    shorter_->setEnabled(!offer.isEmpty());
+    const QString offer = offerFor(row);
+    easier_->setEnabled(!offer.isEmpty());
     const auto* trouble = row >= 0 && row < static_cast<int>(trouble_.size())
         ? &trouble_[static_cast<std::size_t>(row)]
         : nullptr;
@@ -120,10 +120,10 @@ void TroublePage::showOffer()
                  "stay unsaid."));
 }
 
-void TroublePage::sayShorter()
+void TroublePage::sayEasier()
 {
     const int row = notes_->currentRow();
-    const QString offer = shorter(row);
+    const QString offer = offerFor(row);
     if (!offer.isEmpty()) {
         document_.rewordNote(QString::fromStdString(trouble_[static_cast<std::size_t>(row)].id), offer);
         emit document_.message(

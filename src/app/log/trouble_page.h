@@ -24,16 +24,16 @@ signals:
 
 private:
     void openChosen();
-    void sayShorter();
+    void sayEasier();
     /// What could be said of the chosen note instead; empty where nothing may go, or its stage is not open.
-    [[nodiscard]] QString shorter(int row) const;
+    [[nodiscard]] QString offerFor(int row) const;
     void showOffer();
 
     Document& document_;
     QTableWidget* notes_;
     QTableWidget* words_;
     QLabel* says_;
-    QPushButton* shorter_ = nullptr;
+    QPushButton* easier_ = nullptr;
     const log::Rally* rally_ = nullptr;
     int open_ = -1;
     std::vector<log::TroubleNote> trouble_;

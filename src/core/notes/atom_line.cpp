@@ -42,6 +42,15 @@ std::string AtomLine::slice(std::size_t first_atom, std::size_t last_atom) const
     return std::string(text.substr(begin, end - begin));
 }
 
+std::string AtomLine::spokenWith(std::size_t first, std::size_t last, const std::string& instead) const
+{
+    std::string spoken;
+    for (const auto& part : {spokenOf(0, first), instead, spokenOf(last, atoms.size())}) {
+        spoken += (spoken.empty() || part.empty() ? "" : " ") + part;
+    }
+    return spoken;
+}
+
 std::string AtomLine::spokenOf(std::size_t first, std::size_t last, bool commas) const
 {
     std::string words;

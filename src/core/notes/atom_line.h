@@ -38,6 +38,9 @@ struct AtomLine {
     /// The words of atoms [first, last) as they are said; talk and pen marks are not said.
     /// With `commas`, a comma stands where the text has a pause inside.
     [[nodiscard]] std::string spokenOf(std::size_t first, std::size_t last, bool commas = false) const;
+    /// What is said of the line with `instead` in the place of atoms [first, last).
+    [[nodiscard]] std::string spokenWith(
+        std::size_t first, std::size_t last, const std::string& instead = {}) const;
     /// Syllables of spokenOf, without making it.
     [[nodiscard]] int syllablesOf(std::size_t first, std::size_t last) const;
 };

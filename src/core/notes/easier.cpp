@@ -97,10 +97,7 @@ std::vector<Easier> easierWords(const Note& note, const Style& style, Order orde
                 continue;
             }
             const std::string instead = joinWords(other);
-            std::string spoken;
-            for (const auto& part : {line.spokenOf(0, i), instead, line.spokenOf(i + 1, line.atoms.size())}) {
-                spoken += (spoken.empty() || part.empty() ? "" : " ") + part;
-            }
+            std::string spoken = line.spokenWith(i, i + 1, instead);
             const int saved = before - countSyllables(spoken);
             if (saved > 0 && meaningOf(spoken).sameMeaning(meant)) {
                 found.push_back({says, instead, std::move(spoken), saved});

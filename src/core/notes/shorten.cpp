@@ -75,9 +75,7 @@ private:
     void add(const Rule& rule, std::size_t first, std::size_t last)
     {
         Shortening cut{rule.value, rule.name, line_.spokenOf(first, last), {}, 0};
-        cut.spoken = line_.spokenOf(0, first);
-        const std::string rest = line_.spokenOf(last, line_.atoms.size());
-        cut.spoken += (cut.spoken.empty() || rest.empty() ? "" : " ") + rest;
+        cut.spoken = line_.spokenWith(first, last);
         cut.syllables = countSyllables(note_.spoken) - countSyllables(cut.spoken);
         if (!cut.spoken.empty() && cut.syllables > 0) {
             found_.push_back(std::move(cut));
