@@ -2,6 +2,7 @@
 #include "log/tonight.h"
 
 #include "formats/files.h"
+#include "notes/printer.h"
 #include "support.h"
 
 #include <gtest/gtest.h>
@@ -99,6 +100,59 @@ TEST_F(RallyTest, ABrokenStageIsShownWithWhatIsWrongAndTheOthersAreThere)
     EXPECT_NE(rally.stages[0].problem.find("stage.brumefall"), std::string::npos) << rally.stages[0].problem;
     EXPECT_EQ(rally.stages[2].broken_takes.size(), 1U);
     EXPECT_THROW((void)readRally(folder() / "nowhere"), formats::FormatError);
+}
+
+TEST_F(RallyTest, TonightLeavesNoSingleNoteOverAtTheEndOfAStage)
+{
+    for (const auto& drill : tonight(readRally(folder()), 1e3, "2030-03-06T19:00:00")) {
+        EXPECT_NE(drill.first, drill.last) << drill.stage;
+        EXPECT_GT(drill.minutes, 2.0) << drill.stage << " " << drill.first << " to " << drill.last;
+    }
+}
+
+TEST_F(RallyTest, NotesThatATakeWasNotAskedForAreNotMissedInIt)
+{
+    stage::Take take;
+    take.plan = prepared_.plan;
+    take.first = take.plan.notes[5].id;
+    take.last = take.plan.notes[7].id;
+    take.clock.offset_s = take.plan.notes[4].start_s;
+    take.recorded_s = take.plan.notes[8].window.closes_s + 1.0 - take.clock.offset_s;
+    const auto& read = take.plan.notes[5];
+    take.found = {{read.id, true,
+        {take.clock.recordingTime(read.start_s), take.clock.recordingTime(read.end_s)}, {}, {}, {}, false, {}}};
+    const auto verdicts = stage::judge(take, prepared_.placement.pace);
+    EXPECT_TRUE(verdicts[4].outside_take) << "the microphone was open, but it was not asked for";
+    EXPECT_EQ(verdicts[5].timing, take::Timing::on_time);
+    EXPECT_EQ(verdicts[6].timing, take::Timing::missed);
+    EXPECT_FALSE(verdicts[6].outside_take);
+    EXPECT_TRUE(verdicts[8].outside_take);
+    EXPECT_EQ(take::figures(take.plan, verdicts).judged, 3);
+}
+
+TEST(Crew, WhatIsWrittenKeepsItsMeaningWhenAnotherCrewReadsIt)
+{
+    stage::Stage ours;
+    ours.text = "one left 100\nbullet right 80\n";
+    ours.style.order = notes::Order::number_first;
+    ours.style.scale = notes::Scale::descending;
+    ours.style.words = {{"bullet", "one"}};
+    stage::Stage theirs;
+    theirs.crew = "Maro Quill and Isbet Vane";
+    theirs.text = "left six 100\n";
+    theirs.style.scale = notes::Scale::ascending;
+    theirs.style.words = {{"bullet", "six"}, {"nadgery", "narrow"}};
+    theirs.driver.hazard_s += 1.0;
+    const auto read = stage::withCrew(ours, theirs);
+    const auto before = stage::understand(ours);
+    const auto after = stage::understand(read);
+    ASSERT_EQ(after.calls.size(), before.calls.size());
+    EXPECT_EQ(after.style.scale, notes::Scale::descending);
+    EXPECT_EQ(notes::printBrief(after, {}), notes::printBrief(before, {}));
+    EXPECT_EQ(read.crew, theirs.crew);
+    EXPECT_EQ(read.driver.hazard_s, theirs.driver.hazard_s);
+    EXPECT_EQ(read.style.words.at("nadgery"), "narrow") << "their words are understood from now on";
+    EXPECT_EQ(stage::withCrew({}, theirs).style, theirs.style) << "nothing is written yet";
 }
 
 TEST_F(RallyTest, TonightBeginsWhereMostGoesWrongAndFitsTheMinutes)

@@ -548,7 +548,7 @@ void Document::applyFound(const std::string& take, const std::vector<take::Found
     changed.found = found;
     // takes of older versions have no pace of their own
     const auto& pace = changed.pace.empty() ? prepared_.placement.pace : changed.pace;
-    changed.verdicts = take::judge(changed.plan, pace, changed.found, changed.clock, changed.recorded_s);
+    changed.verdicts = stage::judge(changed, pace);
     keepTake(changed);
 }
 

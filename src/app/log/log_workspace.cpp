@@ -76,8 +76,13 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
             const auto from =
                 stage::readStage(std::filesystem::path(folder.toStdString()) / "stage.brumefall");
             document_.takeCrew(from);
-            emit document_.message(
-                tr("%1 is read by the crew of %2 now; Ctrl+Z takes that back.")
+            const auto theirs = stage::understand(from).style;
+            const auto& ours = document_.prepared().notes.style;
+            const bool same = ours.scale == theirs.scale && ours.order == theirs.order;
+            emit document_.message((same
+                    ? tr("%1 is read by the crew of %2 now; Ctrl+Z takes that back.")
+                    : tr("%1 is read by the crew of %2 now; what is written keeps its own order and scale. "
+                         "Ctrl+Z takes that back."))
                     .arg(QString::fromStdString(document_.stage().name), QString::fromStdString(from.name)));
         } catch (const formats::FormatError& error) {
             document_.tell(error);

@@ -410,7 +410,7 @@ void TakeRecorder::judge(Work work, const std::shared_ptr<LiveSearch>& heard)
                 take.recorded_s = sound.duration_s();
                 take.found = media::align(sound, media::expectedNotes(take.plan), progress).notes;
             }
-            take.verdicts = take::judge(take.plan, take.pace, take.found, take.clock, take.recorded_s);
+            take.verdicts = stage::judge(take, take.pace);
             return work;
         },
         [this, work](Outcome<Work> outcome) {

@@ -112,9 +112,16 @@ std::vector<DrillStretch> stretchesOf(const StageSummary& stage, double now_days
     std::vector<DrillStretch> out;
     const auto known = knowledgeOf(stage, now_days);
     const auto& plan = stage.plan;
+    if (plan.calls.empty()) {
+        return out;
+    }
+    // of even length, so that no single note is left at the end
+    const double all_s = plan.calls.back().end_s - plan.calls.front().start_s;
+    const double even_s = all_s / std::ceil(all_s / kStretch_s);
     for (std::size_t c = 0; c < plan.calls.size();) {
+        const double end_s = plan.calls.front().start_s + even_s * static_cast<double>(out.size() + 1);
         std::size_t end = c + 1;
-        while (end < plan.calls.size() && plan.calls[end].end_s - plan.calls[c].start_s < kStretch_s) {
+        while (end < plan.calls.size() && (plan.calls[end].start_s + plan.calls[end].end_s) / 2.0 < end_s) {
             ++end;
         }
         const auto span = take::stretchOf(plan, plan.calls[c].first, plan.calls[end - 1].last);

@@ -35,6 +35,21 @@ Prepared prepare(const Stage& stage, notes::ParsedNotes notes, const pace::Pass*
     return out;
 }
 
+std::vector<take::Verdict> judge(const Take& take, const pace::Pace& pace)
+{
+    auto verdicts = take::judge(take.plan, pace, take.found, take.clock, take.recorded_s);
+    if (take.first.empty()) {
+        return verdicts;
+    }
+    bool asked = false;
+    for (take::Verdict& verdict : verdicts) {
+        asked = asked || verdict.id == take.first;
+        verdict.outside_take = verdict.outside_take || (!asked && !verdict.heard());
+        asked = asked && verdict.id != take.last;
+    }
+    return verdicts;
+}
+
 void makePlan(Prepared& prepared, const Stage& stage)
 {
     auto people = plan::usable(stage.reader, stage.driver);
@@ -120,6 +135,15 @@ Stage withCrew(const Stage& stage, const Stage& from)
     Stage after = stage;
     after.crew = from.crew;
     after.style = from.style;
+    if (const auto written = understand(stage); !written.calls.empty()) {
+        after.style.order = written.style.order;
+        after.style.scale = written.style.scale;
+        after.style.grade_sizes = stage.style.grade_sizes;
+        after.style.words = stage.style.words;
+        after.style.words.insert(from.style.words.begin(), from.style.words.end());
+        after.style.abbreviations = stage.style.abbreviations;
+        after.style.abbreviations.insert(from.style.abbreviations.begin(), from.style.abbreviations.end());
+    }
     after.reader = from.reader;
     after.driver = from.driver;
     after.echoes = from.echoes;

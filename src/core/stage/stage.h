@@ -100,6 +100,10 @@ void writeDriver(const std::filesystem::path& file, const plan::Driver& driver);
 /// Files of passes/ or takes/, sorted by name; an absent folder has none.
 [[nodiscard]] std::vector<std::filesystem::path> listJson(const std::filesystem::path& folder);
 
+/// What became of every note of `take`, against its own plan along `pace`. Notes that it was not asked for,
+/// and that were not heard, are set apart.
+[[nodiscard]] std::vector<take::Verdict> judge(const Take& take, const pace::Pace& pace);
+
 /// The stage's notes understood, with their kept ids.
 [[nodiscard]] notes::ParsedNotes understand(const Stage& stage);
 
@@ -133,7 +137,8 @@ void makePlan(Prepared& prepared, const Stage& stage);
     const Stage& stage, const notes::ParsedNotes& notes, const std::vector<bool>& begins);
 
 /// The stage read by the crew of `from`: its name, language, reader, driver and what it says again. The notes
-/// keep their ids.
+/// keep their ids and their meaning: what is written already stays in the order, with the scale and with the
+/// words that it was written with.
 [[nodiscard]] Stage withCrew(const Stage& stage, const Stage& from);
 
 /// One thing that is wrong with a stage folder.
