@@ -28,7 +28,8 @@ void closeWhenAsked(QWidget& window)
     }
     auto* notifier = new QSocketNotifier(asked_to_end[0], QSocketNotifier::Read, &window);
     QObject::connect(notifier, &QSocketNotifier::activated, &window, [notifier, &window] {
-        notifier->setEnabled(false);
+        char byte = 0;
+        static_cast<void>(!::read(asked_to_end[0], &byte, 1));
         window.close();
     });
     struct sigaction action { };

@@ -167,6 +167,7 @@ void MainWindow::connectDocument()
         message_stays_ = true;
     });
     connect(&document_, &Document::saved, this, [this] {
+        warned_of_loss_ = false;
         if (message_stays_) {
             message_stays_ = false;
             showMessage({});
@@ -519,6 +520,12 @@ void MainWindow::closeEvent(QCloseEvent* event)
 {
     recorder_.stop();
     document_.save();
+    if (document_.isSavedNowhere() && !std::exchange(warned_of_loss_, true)) {
+        event->ignore();
+        showMessage(tr("What was changed last is on no disk yet. Make room, or save a copy elsewhere "
+                       "(Ctrl+Shift+S). Closing once more throws it away."));
+        return;
+    }
     QSettings settings;
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
     settings.setValue(QStringLiteral("window/workspace"), std::min(stack_->currentIndex(), kWorkspaces - 1));

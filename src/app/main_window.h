@@ -88,6 +88,7 @@ private:
     int before_help_ = 0;
     bool message_is_new_ = false;
     bool message_stays_ = false; ///< until something is saved
+    bool warned_of_loss_ = false; ///< that closing would lose something
     ReadWorkspace* read_ = nullptr;
     ReviewWorkspace* review_ = nullptr;
     LogWorkspace* log_ = nullptr;

@@ -16,13 +16,6 @@
 namespace brumefall::app {
 namespace {
 
-QString readable(const formats::FormatError& error)
-{
-    const auto name = QString::fromStdString(std::filesystem::path(error.file()).filename().string());
-    const QString line = error.line() > 0 ? QObject::tr(", line %1").arg(error.line()) : QString();
-    return QStringLiteral("%1%2: %3").arg(name, line, QString::fromStdString(error.message()));
-}
-
 /// Where the stage without a name lives.
 std::filesystem::path unnamedFolder()
 {
@@ -40,54 +33,13 @@ Document::Document(QObject* parent)
     autosave_.setSingleShot(true);
     autosave_.setInterval(1000);
     connect(&autosave_, &QTimer::timeout, this, &Document::save);
+    try_again_.setSingleShot(true);
+    connect(&try_again_, &QTimer::timeout, this, &Document::save);
 }
 
 Document::~Document()
 {
     save();
-}
-
-std::optional<QString> Document::open(const QString& folder)
-{
-    const auto path = stage::stageFolder(QDir(folder).absolutePath().toStdString());
-    stage::Stage stage;
-    std::string content;
-    try {
-        stage = stage::readStage(path / "stage.brumefall");
-        content = formats::readFile(path / "stage.brumefall");
-    } catch (const formats::FormatError& error) {
-        return readable(error);
-    }
-    save();
-    undo_.clear();
-    lock_.reset();
-    folder_ = path;
-    on_disk_ = std::move(content);
-    stage_ = std::move(stage);
-    stage_dirty_ = false;
-    dirty_passes_.clear();
-    removed_passes_.clear();
-    along_ = Along::recorded;
-    along_pass_.clear();
-    current_note_.clear();
-    readPasses();
-    readTakes();
-    prepared_ = {};
-    recompute(true);
-    if (!prepared_.road.notes.empty()) {
-        current_note_ = QString::fromStdString(prepared_.road.notes.front().id);
-    }
-    emit opened();
-    lockFolder();
-    for (const auto& doubt : prepared_.doubts) {
-        emit message(tr("stage.brumefall: %1.").arg(QString::fromStdString(doubt.says)));
-    }
-    emit notesChanged();
-    emit passChanged();
-    emit planChanged();
-    emit takesChanged();
-    emit currentNoteChanged(current_note_);
-    return {};
 }
 
 std::optional<QString> Document::openUnnamed()
@@ -144,34 +96,6 @@ std::optional<QString> Document::nameStage(const QString& folder)
     return {};
 }
 
-void Document::readPasses()
-{
-    passes_.clear();
-    pass_ = 0;
-    for (const auto& file : stage::listJson(folder_ / "passes")) {
-        try {
-            passes_.push_back(stage::readPass(file));
-            if (passes_.back().kind == "stage") {
-                pass_ = passes_.size() - 1;
-            }
-        } catch (const formats::FormatError& error) {
-            emit message(readable(error));
-        }
-    }
-}
-
-void Document::readTakes()
-{
-    takes_.clear();
-    for (const auto& file : stage::listJson(folder_ / "takes")) {
-        try {
-            takes_.push_back(stage::readTake(file));
-        } catch (const formats::FormatError& error) {
-            emit message(readable(error));
-        }
-    }
-}
-
 const pace::Pass* Document::pass() const
 {
     return pass_ < passes_.size() ? &passes_[pass_] : nullptr;
@@ -212,11 +136,6 @@ void Document::choosePass(const QString& name)
             emit planChanged();
         }
     }
-}
-
-void Document::tell(const formats::FormatError& error)
-{
-    emit message(readable(error));
 }
 
 void Document::applyStage(const stage::Stage& stage)
@@ -275,14 +194,6 @@ void Document::applyPasses(const std::vector<pace::Pass>& passes, const std::str
     emit passChanged();
     emit planChanged();
     saveSoon();
-}
-
-/// A second after the first of a run of changes: steady typing does not put it off.
-void Document::saveSoon()
-{
-    if (!autosave_.isActive()) {
-        autosave_.start();
-    }
 }
 
 const pace::Pass* Document::pacingPass() const
@@ -357,110 +268,6 @@ std::optional<QString> Document::create(const QString& folder)
         return readable(problem);
     }
     return open(folder);
-}
-
-void Document::keepTake(const stage::Take& take)
-{
-    const auto same =
-        std::find_if(takes_.begin(), takes_.end(), [&](const stage::Take& t) { return t.name == take.name; });
-    if (same != takes_.end()) {
-        *same = take;
-    } else {
-        takes_.push_back(take);
-    }
-    try {
-        stage::writeTake(folder_ / "takes" / (take.name + ".json"), take);
-    } catch (const formats::FormatError& error) {
-        emit message(tr("The take was not kept on the disk. %1").arg(readable(error)));
-    }
-    emit takesChanged();
-}
-
-void Document::takesFollowPass(const std::string& from, const std::string& to)
-{
-    const auto takes = takes_; // keepTake changes the list
-    for (stage::Take take : takes) {
-        if (take.pass == from) {
-            take.pass = to;
-            keepTake(take);
-        }
-    }
-}
-
-void Document::save()
-{
-    if (folder_.empty()) {
-        return;
-    }
-    emit flushWanted();
-    autosave_.stop();
-    std::error_code gone;
-    if (hasUnsavedChanges() && !std::filesystem::is_directory(folder_, gone)) {
-        emit saveFailed(
-            tr("Not saved: the stage's folder is not there any more (%1). Bring it back, or save a copy "
-               "(Ctrl+Shift+S).")
-                .arg(QString::fromStdString(folder_.string())));
-        return;
-    }
-    try {
-        if (stage_dirty_) {
-            keepOthersVersion();
-            stage::writeStage(folder_ / "stage.brumefall", stage_);
-            on_disk_ = formats::readFile(folder_ / "stage.brumefall");
-            stage_dirty_ = false;
-        }
-        while (!dirty_passes_.empty()) {
-            for (const pace::Pass& pass : passes_) {
-                if (pass.name == dirty_passes_.back()) {
-                    stage::writePass(folder_ / "passes" / (pass.name + ".json"), pass);
-                }
-            }
-            dirty_passes_.pop_back();
-        }
-        while (!removed_passes_.empty()) {
-            const auto file = folder_ / "passes" / (removed_passes_.back() + ".json");
-            if (!QFile::moveToTrash(QString::fromStdString(file.string()))) {
-                std::error_code ignored; // no trash here; undo still brings it back
-                std::filesystem::remove(file, ignored);
-            }
-            removed_passes_.pop_back();
-        }
-        emit saved();
-    } catch (const formats::FormatError& error) {
-        emit saveFailed(tr("Not saved yet; it is tried again with the next change. %1").arg(readable(error)));
-    }
-}
-
-void Document::keepOthersVersion()
-{
-    const auto file = folder_ / "stage.brumefall";
-    std::error_code error;
-    if (on_disk_.empty() || !std::filesystem::is_regular_file(file, error)) {
-        return;
-    }
-    const std::string now = formats::readFile(file);
-    if (now == on_disk_) {
-        return;
-    }
-    const std::string beside = "stage of another window "
-        + QDateTime::currentDateTime().toString(QStringLiteral("yyyy-MM-dd HH.mm.ss")).toStdString()
-        + ".brumefall";
-    formats::writeFile(folder_ / beside, now);
-    emit message(
-        tr("Another window or program has changed this stage meanwhile. What is here was saved; the other "
-           "version is kept beside it as \u201c%1\u201d.")
-            .arg(QString::fromStdString(beside)));
-}
-
-void Document::lockFolder()
-{
-    lock_ = std::make_unique<QLockFile>(QString::fromStdString((folder_ / ".brumefall-open").string()));
-    lock_->setStaleLockTime(0); // only that of a process that is no more
-    if (!lock_->tryLock() && lock_->error() == QLockFile::LockFailedError) {
-        emit message(
-            tr("This stage is open in another window, too. Change it in one of them only: what the other one "
-               "saves is kept beside it."));
-    }
 }
 
 int Document::numberOf(const std::string& id) const

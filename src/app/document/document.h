@@ -16,12 +16,18 @@
 #include <functional>
 #include <memory>
 #include <optional>
+#include <set>
 #include <vector>
 
 namespace brumefall::app {
 
 /// The workspace in which a change is seen.
 enum class Seen { nowhere, notes, places, plan, read, review, log };
+
+class Aside;
+
+/// In one line, with the file's name and the line in it.
+[[nodiscard]] QString readable(const formats::FormatError& error);
 
 class Document : public QObject {
     Q_OBJECT
@@ -134,10 +140,17 @@ public:
 
     /// Keeps a take on the disk and in the list; a take of the same name is replaced.
     void keepTake(const stage::Take& take);
+    /// The same for a stage that is not open any more: on the disk only.
+    void keepTakeOf(const std::filesystem::path& folder, const stage::Take& take);
 
     /// Writes what has changed now; also done by itself a second after a change.
     void save();
-    [[nodiscard]] bool hasUnsavedChanges() const { return stage_dirty_ || !dirty_passes_.empty(); }
+    [[nodiscard]] bool hasUnsavedChanges() const
+    {
+        return stage_dirty_ || !dirty_passes_.empty() || !removed_passes_.empty() || !dirty_takes_.empty();
+    }
+    /// Something could be written neither into the stage's folder nor anywhere else: it would be lost now.
+    [[nodiscard]] bool isSavedNowhere() const { return hasUnsavedChanges() && saved_nowhere_; }
 
     /// Says in the window what is wrong with a file.
     void tell(const formats::FormatError& error);
@@ -184,8 +197,14 @@ private:
     /// Takes of a pass that got another name name it by the new one.
     void takesFollowPass(const std::string& from, const std::string& to);
     void saveSoon();
-    void readPasses();
-    void readTakes();
+    void readPasses(const Aside& aside);
+    void readTakes(const Aside& aside);
+    /// Does `write`; what it could not write lies aside, and is tried again.
+    void saveAnd(const std::function<void()>& write);
+    void writeStage();
+    void writePasses();
+    void writeTakes();
+    void keepAside(const QString& why);
     void applyRemark(
         const std::string& take, const std::string& note, const std::optional<stage::Remark>& remark);
     void applyTakeTexts(const std::string& take, const std::pair<std::string, std::string>& texts);
@@ -212,6 +231,9 @@ private:
     QElapsedTimer since_start_; ///< tells typing without a pause from typing after one
     bool stage_dirty_ = false;
     std::vector<std::string> dirty_passes_;
+    std::set<std::string> dirty_takes_;
+    QTimer try_again_;
+    bool saved_nowhere_ = false;
     std::vector<std::string> removed_passes_; ///< to be removed from the disk with the next save
     Along along_ = Along::recorded;
     std::string along_pass_;

@@ -384,11 +384,7 @@ void TakeRecorder::keep(const Work& work)
         document_.keepTake(work.take);
         return;
     }
-    try {
-        stage::writeTake(work.folder / "takes" / (work.take.name + ".json"), work.take);
-    } catch (const formats::FormatError& error) {
-        emit failed(QString::fromStdString(error.what()));
-    }
+    document_.keepTakeOf(work.folder, work.take);
 }
 
 void TakeRecorder::judge(Work work, const std::shared_ptr<LiveSearch>& heard)
