@@ -1,10 +1,15 @@
 /// What breaks while one works: a disk that takes nothing, folders that go, devices that fall silent. Nothing
 /// that was made is lost, and it is told.
 #include "formats/files.h"
-#include "window.h"
+#include "media/input.h"
+#include "reading_window.h"
 
 #include <QPlainTextEdit>
 #include <QStandardPaths>
+
+#include <csignal>
+#include <random>
+#include <sys/resource.h>
 
 using namespace brumefall;
 using namespace brumefall::app;
@@ -59,7 +64,147 @@ protected:
     }
 };
 
+/// A microphone that hears a waterfall, and has faults.
+class OddMicrophone : public media::VoiceInput {
+public:
+    struct Faults {
+        double dumb_after_s = 1e9;
+        double loses_from_s = 1e9;
+        double loses_s = 0.0;
+    };
+    explicit OddMicrophone(Faults faults)
+        : faults_(faults)
+    {
+        timer_.setInterval(20);
+        QObject::connect(&timer_, &QTimer::timeout, this, [this] { give(); });
+    }
+    void start() override
+    {
+        since_.start();
+        given_ = 0;
+        timer_.start();
+    }
+    void stop() override { timer_.stop(); }
+    [[nodiscard]] QString name() const override { return QStringLiteral("Odd microphone"); }
+
+private:
+    void give()
+    {
+        const double now_s = 1e-9 * static_cast<double>(since_.nsecsElapsed());
+        const bool lost = now_s >= faults_.loses_from_s && now_s < faults_.loses_from_s + faults_.loses_s;
+        const auto due = static_cast<long long>(now_s * media::kRecordingRate_hz);
+        std::vector<std::int16_t> block(static_cast<std::size_t>(due - given_));
+        given_ = due;
+        if (lost || now_s > faults_.dumb_after_s || block.empty()) {
+            return;
+        }
+        for (auto& sample : block) {
+            sample = static_cast<std::int16_t>(random_() % 8000U);
+        }
+        emit samplesReady(QByteArray(
+            reinterpret_cast<const char*>(block.data()), static_cast<qsizetype>(2 * block.size())));
+    }
+
+    Faults faults_;
+    QTimer timer_;
+    QElapsedTimer since_;
+    long long given_ = 0;
+    std::minstd_rand random_{5};
+};
+
+class DeviceFaultsTest : public support::ReadingWindow {
+protected:
+    /// Reads with such a microphone for `length_s` of the video, or till it ends by itself.
+    void read(OddMicrophone::Faults faults, double length_s)
+    {
+        QSignalSpy started(&recorder(), &TakeRecorder::started);
+        TakeRecorder::Wish wish;
+        wish.from_s = 20.0;
+        recorder().start(std::make_unique<OddMicrophone>(faults), wish);
+        ASSERT_TRUE(waitFor([&] { return started.count() > 0; }, 20000));
+        QElapsedTimer since;
+        since.start();
+        waitFor(
+            [&] {
+                return !recorder().isRecording() || since.elapsed() > static_cast<qint64>(1000.0 * length_s);
+            },
+            60000);
+    }
+    [[nodiscard]] std::filesystem::path file(const std::string& suffix)
+    {
+        return stage_ / "takes" / (recorder().lastTake() + suffix);
+    }
+};
+
 } // namespace
+
+TEST_F(DeviceFaultsTest, AMicrophoneThatIsUnpluggedEndsTheTakeWithinTwoSecondsAndKeepsIt)
+{
+    QElapsedTimer since;
+    since.start();
+    read({.dumb_after_s = 2.0}, 30.0);
+    EXPECT_FALSE(recorder().isRecording()) << "by itself";
+    EXPECT_TRUE(message().contains(QStringLiteral("has given no sound"))) << message().toStdString();
+    EXPECT_NEAR(recorder().recorded_s(), 2.0, 0.2);
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    EXPECT_NEAR(media::decodeSound(file(".flac"), media::kAlignRate_hz).duration_s(), 2.0, 0.2);
+    EXPECT_NEAR(stage::readTake(file(".json")).recorded_s, 2.0, 0.2);
+}
+
+TEST_F(DeviceFaultsTest, SoundThatADeviceLostIsSilenceSoThatTheRestKeepsItsTime)
+{
+    read({.loses_from_s = 2.5, .loses_s = 1.0}, 6.0);
+    const double stage_s = window_->transport().stageTime();
+    recorder().stop();
+    EXPECT_TRUE(message().contains(QStringLiteral("lost 1"))) << message().toStdString();
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    const auto take = stage::readTake(file(".json"));
+    EXPECT_NEAR(take.recorded_s, 6.0, 0.3);
+    EXPECT_NEAR(take.clock.stageTime(take.recorded_s), stage_s, 0.25);
+    const auto sound = media::decodeSound(file(".flac"), media::kAlignRate_hz);
+    const auto quiet = std::count(sound.samples.begin(), sound.samples.end(), 0);
+    EXPECT_NEAR(static_cast<double>(quiet) / media::kAlignRate_hz, 1.0, 0.3);
+}
+
+TEST_F(DeviceFaultsTest, WithoutAnySoundThereIsNoTakeAndThatIsSaid)
+{
+    const auto before = document().takes().size();
+    read({.dumb_after_s = 0.0}, 30.0);
+    EXPECT_FALSE(recorder().isRecording());
+    EXPECT_TRUE(message().contains(QStringLiteral("there is no take"))) << message().toStdString();
+    EXPECT_EQ(document().takes().size(), before);
+    EXPECT_FALSE(std::filesystem::exists(file(".json")));
+    EXPECT_FALSE(std::filesystem::exists(file(".flac")));
+}
+
+TEST_F(DeviceFaultsTest, TheClockOnTheDiskIsTheOneThatWasMeasured)
+{
+    read({}, 3.0);
+    const auto after_a_crash = stage::readTake(file(".json")).clock;
+    recorder().stop();
+    EXPECT_NEAR(after_a_crash.offset_s, stage::readTake(file(".json")).clock.offset_s, 0.05);
+}
+
+TEST_F(DeviceFaultsTest, AFullDiskEndsTheTakeAndKeepsWhatIsThere)
+{
+    rlimit usual{};
+    ASSERT_EQ(getrlimit(RLIMIT_FSIZE, &usual), 0);
+    std::signal(SIGXFSZ, SIG_IGN);
+    const auto take_size =
+        std::filesystem::file_size(stage_ / "takes" / (document().takes().front().name + ".json"));
+    const rlimit full{3 * take_size, usual.rlim_max};
+    ASSERT_EQ(setrlimit(RLIMIT_FSIZE, &full), 0);
+    read({}, 120.0);
+    const bool ended = !recorder().isRecording();
+    recorder().stop();
+    ASSERT_EQ(setrlimit(RLIMIT_FSIZE, &usual), 0);
+    EXPECT_TRUE(ended) << "by itself, after " << recorder().recorded_s() << " s";
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    const auto take = stage::readTake(file(".json"));
+    EXPECT_GT(take.recorded_s, 3.0);
+    EXPECT_NEAR(media::decodeSound(file(".flac"), media::kAlignRate_hz).duration_s(), take.recorded_s, 0.5);
+    EXPECT_FALSE(take.verdicts.empty());
+}
 
 TEST_F(FaultsTest, WhatCouldNotBeSavedIsThereAtTheNextStartAndSavedWhenItCanBe)
 {
@@ -139,7 +284,8 @@ TEST_F(FaultsTest, TakesAndPassesAreKeptInTheSameWay)
     startAgain();
     EXPECT_EQ(document().takes().front().title, "In the rain");
     const auto& marks = document().pass()->marks;
-    EXPECT_TRUE(std::any_of(marks.begin(), marks.end(), [](const pace::Mark& m) { return m.media_s == 41.5; }));
+    EXPECT_TRUE(
+        std::any_of(marks.begin(), marks.end(), [](const pace::Mark& m) { return m.media_s == 41.5; }));
     unblock(take_file);
     unblock(pass_file);
     ASSERT_TRUE(waitFor([&] { return !document().hasUnsavedChanges(); }, 8000));

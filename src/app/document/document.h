@@ -140,7 +140,9 @@ public:
 
     /// Keeps a take on the disk and in the list; a take of the same name is replaced.
     void keepTake(const stage::Take& take);
-    /// The same for a stage that is not open any more: on the disk only.
+    /// A take in which nothing is: it was never there.
+    void forgetTake(const std::string& name);
+    /// Keeps a take of a stage that is not open any more, on the disk only.
     void keepTakeOf(const std::filesystem::path& folder, const stage::Take& take);
 
     /// Writes what has changed now; also done by itself a second after a change.

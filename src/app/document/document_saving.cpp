@@ -162,6 +162,16 @@ void Document::keepTake(const stage::Take& take)
     emit takesChanged();
 }
 
+void Document::forgetTake(const std::string& name)
+{
+    std::erase_if(takes_, [&](const stage::Take& t) { return t.name == name; });
+    dirty_takes_.erase(name);
+    std::error_code ignored;
+    std::filesystem::remove(folder_ / takeFile(name), ignored);
+    Aside(folder_).drop(takeFile(name));
+    emit takesChanged();
+}
+
 void Document::keepTakeOf(const std::filesystem::path& folder, const stage::Take& take)
 {
     const auto file = takeFile(take.name);
@@ -171,7 +181,8 @@ void Document::keepTakeOf(const std::filesystem::path& folder, const stage::Take
     } catch (const formats::FormatError& error) {
         try {
             Aside(folder).put(file, write);
-            emit message(tr("%1 The take is kept aside until its stage is opened again.").arg(readable(error)));
+            emit message(
+                tr("%1 The take is kept aside until its stage is opened again.").arg(readable(error)));
         } catch (const formats::FormatError& worse) {
             emit message(tr("The take was not kept on the disk. %1").arg(readable(worse)));
         }
@@ -215,9 +226,10 @@ void Document::saveAnd(const std::function<void()>& write)
 {
     std::error_code gone;
     if (hasUnsavedChanges() && !std::filesystem::is_directory(folder_, gone)) {
-        keepAside(tr("Not saved: the stage's folder is not there any more (%1). Bring it back, or save a copy "
-                     "(Ctrl+Shift+S).")
-                      .arg(QString::fromStdString(folder_.string())));
+        keepAside(
+            tr("Not saved: the stage's folder is not there any more (%1). Bring it back, or save a copy "
+               "(Ctrl+Shift+S).")
+                .arg(QString::fromStdString(folder_.string())));
         return;
     }
     try {
@@ -287,7 +299,8 @@ void Document::keepAside(const QString& why)
     try {
         if (stage_dirty_) {
             aside.put(
-                kStageFile, [&](const std::filesystem::path& to) { stage::writeStage(to, stage_); }, on_disk_);
+                kStageFile, [&](const std::filesystem::path& to) { stage::writeStage(to, stage_); },
+                on_disk_);
         }
         for (const std::string& name : dirty_passes_) {
             for (const pace::Pass& pass : passes_) {

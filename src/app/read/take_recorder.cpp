@@ -13,6 +13,11 @@ namespace brumefall::app {
 namespace {
 
 constexpr double kStutter_s = 0.25;
+constexpr double kLost_s = 0.15; ///< a device that gives its sound later than that has lost some
+constexpr double kLate_s = 0.6; ///< it gives it at once after so long, or never
+constexpr double kDumb_s = 1.5; ///< without sound: the device is gone
+constexpr double kOpens_s = 2.0; ///< some take that long to give the first of it
+constexpr double kShortest_s = 0.2; ///< of a take
 
 } // namespace
 
@@ -42,6 +47,8 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
             begin();
         }
     });
+    watch_.setInterval(250);
+    connect(&watch_, &QTimer::timeout, this, &TakeRecorder::watchDevice);
     connect(&transport_, &Transport::ticked, this, [this] {
         // by the take's own clock: what is chosen meanwhile changes nothing in it
         if (running_ && !paused_ && stageTime() >= wish_.to_s) {
@@ -96,16 +103,11 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, const Wish& w
     recording_.take.pace = document_.prepared().placement.pace;
     recording_.take.audio = recording_.take.name + ".flac";
     pairs_.clear();
+    unbroken_from_ = 0;
+    lost_s_ = 0.0;
+    clock_kept_s_ = 0.0;
     running_ = false;
-    const auto file = recording_.folder / "takes" / recording_.take.audio;
-    try {
-        std::error_code ignored;
-        std::filesystem::create_directories(file.parent_path(), ignored);
-        writer_ = std::make_unique<media::SoundWriter>(file, media::kRecordingRate_hz);
-    } catch (const media::MediaError& error) {
-        emit failed(QString::fromStdString(error.what()));
-        return;
-    }
+    wall_.start();
     input_ = std::move(input);
     connect(input_.get(), &media::VoiceInput::samplesReady, this, &TakeRecorder::takeSamples);
     connect(input_.get(), &media::VoiceInput::failed, this, [this](const QString& why) {
@@ -133,13 +135,13 @@ bool TakeRecorder::runsSteadily()
         return false;
     }
     const double wall_s = 0.001 * static_cast<double>(since_start_.elapsed());
-    warm_up_.push_back({wall_s, stageTime()});
-    std::erase_if(warm_up_, [&](const Pair& pair) { return pair.recorded_s < wall_s - kWatch_s; });
+    warm_up_.push_back({0.0, stageTime(), wall_s});
+    std::erase_if(warm_up_, [&](const Pair& pair) { return pair.wall_s < wall_s - kWatch_s; });
     const double rate = transport_.rate();
-    const auto ahead = [rate](const Pair& pair) { return pair.stage_s - rate * pair.recorded_s; };
+    const auto ahead = [rate](const Pair& pair) { return pair.stage_s - rate * pair.wall_s; };
     const auto [low, high] = std::minmax_element(
         warm_up_.begin(), warm_up_.end(), [&](const Pair& a, const Pair& b) { return ahead(a) < ahead(b); });
-    const bool watched = wall_s - warm_up_.front().recorded_s > 0.9 * kWatch_s;
+    const bool watched = wall_s - warm_up_.front().wall_s > 0.9 * kWatch_s;
     return wall_s > kPatience_s || (watched && ahead(*high) - ahead(*low) < kSteady_s);
 }
 
@@ -148,6 +150,8 @@ void TakeRecorder::begin()
     if (!input_) {
         return;
     }
+    since_sound_.start();
+    watch_.start();
     if (resuming_) {
         input_->start();
         return;
@@ -155,8 +159,18 @@ void TakeRecorder::begin()
     running_ = true;
     recording_.take.clock = {stageTime(), transport_.rate()};
     heard_ = std::make_shared<LiveSearch>(media::expectedNotes(recording_.take.plan), live_pool_);
-    // kept from the start, so that a crash loses the verdicts only
+    // kept from the start, and before its sound, so that a crash loses the verdicts only
     keep(recording_);
+    try {
+        const auto file = recording_.folder / "takes" / recording_.take.audio;
+        std::error_code ignored;
+        std::filesystem::create_directories(file.parent_path(), ignored);
+        writer_ = std::make_unique<media::SoundWriter>(file, media::kRecordingRate_hz);
+    } catch (const media::MediaError& error) {
+        emit failed(QString::fromStdString(error.what()));
+        discard();
+        return;
+    }
     follower_.start(recording_.take.plan, recording_.take.clock.offset_s);
     input_->start();
     emit started();
@@ -172,6 +186,7 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
     }
     std::span samples(
         reinterpret_cast<const std::int16_t*>(bytes.constData()), static_cast<std::size_t>(bytes.size()) / 2);
+    since_sound_.start();
     emit levelChanged(media::loudest(bytes));
     if (resuming_) {
         samples = fitted(samples);
@@ -179,12 +194,80 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
             return;
         }
         resuming_ = false;
+        unbroken_from_ = pairs_.size();
         emit pausedChanged(false);
     }
     write(samples);
     if (writer_ && transport_.player().isPlaying() && !transport_.player().isSeeking()) {
-        pairs_.push_back({writer_->duration_s(), stageTime()});
+        pairs_.push_back({writer_->duration_s(), stageTime(), 0.001 * static_cast<double>(wall_.elapsed())});
+        mendGap();
+        keepClock();
     }
+}
+
+void TakeRecorder::mendGap()
+{
+    const auto behind = [](const Pair& pair) { return pair.wall_s - pair.recorded_s; };
+    const double now_s = pairs_.back().wall_s;
+    const auto first = pairs_.begin() + static_cast<std::ptrdiff_t>(std::min(unbroken_from_, pairs_.size()));
+    const auto since = [&](double s) {
+        return std::partition_point(
+            first, pairs_.end(), [&](const Pair& pair) { return pair.wall_s <= now_s - s; });
+    };
+    const auto recent = since(kLate_s);
+    const auto before = since(2.0 * kLate_s);
+    if (before == first || before == recent || recent == pairs_.end()) {
+        return;
+    }
+    const auto least = [&](auto from, auto to) {
+        return behind(
+            *std::min_element(from, to, [&](const Pair& a, const Pair& b) { return behind(a) < behind(b); }));
+    };
+    const double lost_s = least(recent, pairs_.end()) - least(before, recent);
+    if (lost_s < kLost_s) {
+        return;
+    }
+    pairs_.erase(recent, pairs_.end()); // of sound that stands too early by what was lost
+    lost_s_ += lost_s;
+    write(std::vector<std::int16_t>(
+        static_cast<std::size_t>(std::llround(lost_s * media::kRecordingRate_hz)), 0));
+}
+
+/// The clock is known better the longer it runs: a take that is cut off by a crash has it, too.
+void TakeRecorder::keepClock()
+{
+    constexpr double kFirst_s = 1.5;
+    constexpr double kThen_s = 10.0;
+    const double recorded_s = writer_ ? writer_->duration_s() : 0.0;
+    if (recorded_s - clock_kept_s_ < (clock_kept_s_ > 0.0 ? kThen_s : kFirst_s)) {
+        return;
+    }
+    clock_kept_s_ = recorded_s;
+    Work now = recording_;
+    now.take.clock = heardClock();
+    keep(now);
+}
+
+take::Clock TakeRecorder::heardClock() const
+{
+    auto clock = fitClock();
+    clock.offset_s -= latency_s_ * clock.rate;
+    return clock;
+}
+
+void TakeRecorder::watchDevice()
+{
+    const double patience_s = recorded_s() > 0.0 ? kDumb_s : kOpens_s;
+    if (!running_ || paused_ || resuming_ || since_sound_.elapsed() < static_cast<qint64>(1e3 * patience_s)) {
+        return;
+    }
+    if (recorded_s() >= kShortest_s) { // else there is no take, and that is said
+        emit failed(tr("%1 has given no sound for %2 s: it was unplugged, or the system put it to sleep. The "
+                       "take is ended; what was recorded is kept.")
+                        .arg(QString::fromStdString(recording_.take.reader))
+                        .arg(patience_s, 0, 'f', 1));
+    }
+    stop();
 }
 
 void TakeRecorder::write(std::span<const std::int16_t> samples)
@@ -280,14 +363,14 @@ double TakeRecorder::stoodStill_s() const
 void TakeRecorder::endRecording()
 {
     waiting_.stop();
+    watch_.stop();
     const auto input = std::move(input_);
     input->stop();
     follower_.stop();
     transport_.player().pause();
     transport_.hold(false);
-    recording_.take.clock = fitClock();
-    recording_.take.clock.offset_s -= latency_s_ * recording_.take.clock.rate;
-    recording_.take.recorded_s = writer_->duration_s();
+    recording_.take.clock = heardClock();
+    recording_.take.recorded_s = writer_ ? writer_->duration_s() : 0.0;
     writer_.reset();
     paused_ = false;
     resuming_ = false;
@@ -306,7 +389,21 @@ void TakeRecorder::stop()
     if (!std::exchange(running_, false)) {
         return;
     }
-    if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
+    if (recording_.take.recorded_s < kShortest_s) {
+        heard_.reset();
+        throwAway();
+        emit failed(
+            tr("%1 gave no sound: there is no take. Choose another microphone, or see that it is plugged "
+               "in.")
+                .arg(QString::fromStdString(recording_.take.reader)));
+        emit discarded();
+        return;
+    }
+    if (lost_s_ > 0.0) {
+        emit failed(tr("%1 lost %2 s of sound in this take; what followed keeps its time.")
+                        .arg(QString::fromStdString(recording_.take.reader))
+                        .arg(lost_s_, 0, 'f', 1));
+    } else if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
         emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.")
                         .arg(stood_s, 0, 'f', 1));
     }
@@ -321,13 +418,27 @@ void TakeRecorder::discard()
     }
     endRecording();
     heard_.reset();
-    if (std::exchange(running_, false)) {
+    const bool begun = std::exchange(running_, false);
+    if (begun && recording_.take.recorded_s < kShortest_s) {
+        throwAway();
+    } else if (begun) {
         keep(recording_);
         if (isHere(recording_)) {
             document_.removeTake(QString::fromStdString(recording_.take.name));
         }
     }
     emit discarded();
+}
+
+void TakeRecorder::throwAway()
+{
+    std::error_code ignored;
+    std::filesystem::remove(recording_.folder / "takes" / recording_.take.audio, ignored);
+    if (isHere(recording_)) {
+        document_.forgetTake(recording_.take.name);
+    } else {
+        std::filesystem::remove(recording_.folder / "takes" / (recording_.take.name + ".json"), ignored);
+    }
 }
 
 void TakeRecorder::judgeAgain(const stage::Take& take)

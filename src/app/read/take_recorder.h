@@ -79,6 +79,11 @@ private:
     /// Stage time less recording time of every pair, sorted.
     [[nodiscard]] std::vector<double> offsets_s() const;
     [[nodiscard]] take::Clock fitClock() const;
+    /// The same, less by how much the device hears late.
+    [[nodiscard]] take::Clock heardClock() const;
+    void keepClock();
+    /// The take that was just recorded, as if it had never been begun.
+    void throwAway();
     /// By how much the video lost time against the recording.
     [[nodiscard]] double stoodStill_s() const;
     /// All that a take needs to be judged and kept, whatever is open by then.
@@ -88,6 +93,10 @@ private:
     };
     void judge(Work work, const std::shared_ptr<LiveSearch>& heard = {});
     void endRecording();
+    /// Sound that the device lost is silence in the recording, so that what follows keeps its time.
+    void mendGap();
+    /// Whether the device still gives sound.
+    void watchDevice();
     void write(std::span<const std::int16_t> samples);
     /// The first sound after a pause goes where the clock has it.
     [[nodiscard]] std::span<const std::int16_t> fitted(std::span<const std::int16_t> samples);
@@ -103,6 +112,7 @@ private:
     struct Pair {
         double recorded_s;
         double stage_s;
+        double wall_s;
     };
 
     Document& document_;
@@ -114,8 +124,14 @@ private:
     VoiceFollower follower_;
     Transport::Laid laid_; ///< of the video, since the take began
     std::vector<Pair> pairs_;
-    std::vector<Pair> warm_up_; ///< wall clock and stage time while waiting
+    std::vector<Pair> warm_up_; ///< while waiting; nothing is recorded yet
     QElapsedTimer since_start_;
+    QTimer watch_;
+    QElapsedTimer since_sound_;
+    QElapsedTimer wall_;
+    std::size_t unbroken_from_ = 0; ///< pairs since the take began, or went on after a pause
+    double lost_s_ = 0.0; ///< by the device
+    double clock_kept_s_ = 0.0; ///< recorded when the clock was last written
     bool running_ = false;
     Wish wish_;
     double latency_s_ = 0.0; ///< by how much the device hears late
