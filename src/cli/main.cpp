@@ -329,12 +329,19 @@ int runCheck(int argc, char** argv)
     const auto arguments = parseArguments(argc, argv, {});
     const auto problems = stage::checkFolder(stage::stageFolder(arguments.positional));
     Json list = Json::array();
+    Json kept = Json::array();
     for (const auto& problem : problems) {
         std::cerr << problem.file << ":" << problem.line << ": " << problem.message << "\n";
-        list.push_back({{"file", problem.file}, {"line", problem.line}, {"message", problem.message}});
+        (problem.harmless ? kept : list)
+            .push_back({{"file", problem.file}, {"line", problem.line}, {"message", problem.message}});
     }
-    print({{"format", "brumefall/check/1"}, {"problems", std::move(list)}});
-    return problems.empty() ? kFine : kBadData;
+    const bool fine = list.empty();
+    Json out{{"format", "brumefall/check/1"}, {"problems", std::move(list)}};
+    if (!kept.empty()) {
+        out["kept"] = std::move(kept);
+    }
+    print(out);
+    return fine ? kFine : kBadData;
 }
 
 } // namespace

@@ -7,6 +7,7 @@
 
 #include <random>
 #include <set>
+#include <utility>
 
 using namespace brumefall::notes;
 
@@ -326,6 +327,60 @@ TEST(Identity, NotesKeepTheirIdsWhenTheTextAroundThemChanges)
     EXPECT_EQ(after.calls[1].notes[0].id, "n5") << "a new note gets an id that no other ever had";
 }
 
+namespace {
+
+/// The ids of a text that is edited line by line, with what went from it remembered.
+class EditedText {
+public:
+    std::vector<std::string> ids(const std::string& text)
+    {
+        auto parsed = parseNotes(text);
+        keepIds(known_, parsed.calls, gone_);
+        const auto before = std::exchange(known_, rememberNotes(parsed.calls));
+        gone_ = rememberGone(gone_, before, known_, [](const std::string&) { return true; });
+        std::vector<std::string> out;
+        for (const auto& note : known_) {
+            out.push_back(note.id);
+        }
+        return out;
+    }
+    [[nodiscard]] std::size_t gone() const { return gone_.size(); }
+
+private:
+    std::vector<KnownNote> known_;
+    std::vector<GoneNote> gone_;
+};
+
+using Ids = std::vector<std::string>;
+
+} // namespace
+
+TEST(Identity, LinesThatWereCutAndPutBackHaveTheIdsThatTheyHad)
+{
+    EditedText text;
+    text.ids("left four 60\nright three 50\nleft two\nright six 30\nhairpin left");
+    EXPECT_EQ(text.ids("left four 60\nhairpin left"), (Ids{"n1", "n5"}));
+    EXPECT_EQ(text.gone(), 3U);
+    EXPECT_EQ(text.ids("left four 60\nright three 50\nleft two\nright six 30\nhairpin left"),
+        (Ids{"n1", "n2", "n3", "n4", "n5"}));
+    EXPECT_EQ(text.gone(), 0U);
+    text.ids("left four 60\nhairpin left");
+    EXPECT_EQ(text.ids("left four 60\nhairpin left\nright three 50\nleft two\nright six 30"),
+        (Ids{"n1", "n5", "n2", "n3", "n4"}))
+        << "put back in another place, they are together all the same";
+}
+
+TEST(Identity, ANewNoteNeverHasTheIdOfOneThatWent)
+{
+    EditedText text;
+    text.ids("left four 60\nright three 50");
+    text.ids("left four 60");
+    EXPECT_EQ(text.ids("left four 60\nhairpin left"), (Ids{"n1", "n3"}))
+        << "else it would have the mark of the other";
+    EXPECT_EQ(text.ids("left four 60\nhairpin left\nright three 50"), (Ids{"n1", "n3", "n4"}))
+        << "the same words in another place are another corner";
+}
+
 TEST(Identity, SurvivesThousandsOfRandomEditsWithoutTwoNotesSharingAnId)
 {
     const std::vector<std::string> kLines{"left four 60", "right three into left two", "hairpin right 50",
@@ -334,6 +389,7 @@ TEST(Identity, SurvivesThousandsOfRandomEditsWithoutTwoNotesSharingAnId)
     std::mt19937 random(9);
     std::vector<std::string> lines(kLines.begin(), kLines.end());
     std::vector<KnownNote> known;
+    std::vector<GoneNote> gone;
     for (int edit = 0; edit < 3000; ++edit) {
         const auto at = random() % (lines.size() + 1);
         const auto& line = kLines[random() % kLines.size()];
@@ -348,8 +404,9 @@ TEST(Identity, SurvivesThousandsOfRandomEditsWithoutTwoNotesSharingAnId)
         }
         auto parsed = parseNotes(text);
         const auto before = known;
-        keepIds(before, parsed.calls);
+        keepIds(before, parsed.calls, gone);
         known = rememberNotes(parsed.calls);
+        gone = rememberGone(gone, before, known, [](const std::string&) { return true; });
         std::set<std::string> ids;
         std::size_t kept = 0;
         for (const auto& note : known) {

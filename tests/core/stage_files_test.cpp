@@ -177,6 +177,35 @@ TEST(Check, FindsEverythingThatIsWrongAtOnce)
     EXPECT_EQ(problems.size(), 3U);
 }
 
+TEST(Check, TellsWhatIsKeptOfANoteThatWentAndThatItIsNoFault)
+{
+    const support::ScratchFolder scratch;
+    const auto copy = support::copyDemo(scratch);
+    auto stage = stage::readStage(copy / "stage.brumefall");
+    const auto first = stage.known.front();
+    stage.text = "hairpin left 300\n" + stage.text.substr(stage.text.find('\n') + 1);
+    stage::followText(stage, [](const std::string&) { return true; });
+    stage::writeStage(copy / "stage.brumefall", stage);
+    ASSERT_TRUE(stage::readStage(copy / "stage.brumefall") == stage);
+    std::size_t kept = 0;
+    for (const auto& problem : stage::checkFolder(copy)) {
+        kept += problem.harmless && problem.message.find("(" + first.id + ")") != std::string::npos ? 1U : 0U;
+        EXPECT_EQ(problem.message.find("not in the stage: " + first.id), std::string::npos);
+    }
+    EXPECT_GT(kept, 0U);
+}
+
+TEST(Check, TellsARecordingThatBelongsToNoTake)
+{
+    const support::ScratchFolder scratch;
+    const auto copy = support::copyDemo(scratch);
+    support::write(copy / "takes" / "2030-03-10 20.00.00.flac", "fLaC");
+    const auto problems = stage::checkFolder(copy);
+    EXPECT_TRUE(std::any_of(problems.begin(), problems.end(), [](const stage::Problem& problem) {
+        return problem.message.find("belongs to no take") != std::string::npos;
+    }));
+}
+
 TEST(Demo, EveryWordIsUnderstoodAndEveryNoteIsNearItsTruePlace)
 {
     const std::filesystem::path folder = DEMO_FOLDER;

@@ -190,6 +190,7 @@ private:
     friend class FoundCommand;
     friend class TakeTextsCommand;
     friend class TakeListCommand;
+    [[nodiscard]] bool matters(const std::string& note) const;
     void applyStage(const stage::Stage& stage);
     void applyPass(const pace::Pass& pass);
     void recompute(bool notes_too);

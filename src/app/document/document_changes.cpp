@@ -277,6 +277,19 @@ constexpr int kMergeRehearsal = 4;
 constexpr int kMergeOffset = 5;
 } // namespace
 
+/// Something is kept of the note that would be lost with it.
+bool Document::matters(const std::string& note) const
+{
+    const bool marked = std::any_of(passes_.begin(), passes_.end(), [&](const pace::Pass& pass) {
+        return std::any_of(
+            pass.marks.begin(), pass.marks.end(), [&](const pace::Mark& m) { return m.note == note; });
+    });
+    return marked || std::any_of(takes_.begin(), takes_.end(), [&](const stage::Take& take) {
+        return std::any_of(take.verdicts.begin(), take.verdicts.end(),
+            [&](const take::Verdict& verdict) { return verdict.id == note; });
+    });
+}
+
 void Document::setNotesText(const QString& text, const QString& what)
 {
     if (text.toStdString() == stage_.text) {
@@ -284,9 +297,7 @@ void Document::setNotesText(const QString& text, const QString& what)
     }
     auto after = stage_;
     after.text = text.toStdString();
-    auto parsed = notes::parseNotes(after.text, after.style);
-    notes::keepIds(stage_.known, parsed.calls);
-    after.known = notes::rememberNotes(parsed.calls);
+    stage::followText(after, [this](const std::string& id) { return matters(id); });
     undo_.push(new StageCommand(*this, std::move(after), what.isEmpty() ? tr("Edit the notes") : what,
         Seen::notes, what.isEmpty() ? kMergeText : -1));
 }
@@ -298,9 +309,7 @@ void Document::setStyle(const notes::Style& style, const QString& what)
     }
     auto after = stage_;
     after.style = style;
-    auto parsed = notes::parseNotes(after.text, after.style);
-    notes::keepIds(stage_.known, parsed.calls);
-    after.known = notes::rememberNotes(parsed.calls);
+    stage::followText(after, [this](const std::string& id) { return matters(id); });
     undo_.push(new StageCommand(*this, std::move(after), what, Seen::notes));
 }
 
@@ -587,7 +596,7 @@ void Document::rewordNote(const QString& note, const QString& words)
             after.text = notes::withWords(
                 stage_.text, call.line, i, words.toStdString(), stage_.style, prepared_.notes.style.order);
             auto parsed = notes::parseNotes(after.text, after.style);
-            notes::keepIds(stage_.known, parsed.calls);
+            notes::keepIds(stage_.known, parsed.calls, stage_.gone);
             keepId(parsed.calls, call.line, i, id); // however different its words are now
             after.known = notes::rememberNotes(parsed.calls);
             undo_.push(new StageCommand(

@@ -140,6 +140,11 @@ std::optional<QString> Document::open(const QString& folder)
             emit message(tr("What could not be saved last time is back, and saved now."));
         }
     }
+    if (const auto orphans = stage::orphanedSound(folder_); !orphans.empty()) {
+        emit message(tr("A recording belongs to no take: takes/%1. \u201cFrom elsewhere\u201d in Review (F5) "
+                        "judges it.")
+                         .arg(QString::fromStdString(orphans.back().filename().string())));
+    }
     emit notesChanged();
     emit passChanged();
     emit planChanged();

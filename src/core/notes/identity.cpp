@@ -124,9 +124,48 @@ private:
     std::vector<std::ptrdiff_t> match_;
 };
 
+/// The notes of `gone` that came back, each at most once.
+class Returning {
+public:
+    explicit Returning(const std::vector<GoneNote>& gone)
+    {
+        for (const GoneNote& note : gone) {
+            by_text_[note.text].push_back(&note);
+            followed_by_.emplace(note.after, note.text);
+        }
+    }
+
+    /// The id that a note with `text` had which stands after note `after` and before one with `next`; empty
+    /// where it is a new one.
+    std::string idOf(const std::string& text, const std::string& after, const std::string& next)
+    {
+        const auto some = by_text_.find(text);
+        if (some == by_text_.end()) {
+            return {};
+        }
+        auto& notes = some->second;
+        for (auto note = notes.rbegin(); note != notes.rend(); ++note) { // the one that went last
+            const auto [first, last] = followed_by_.equal_range((*note)->id);
+            const bool together =
+                std::any_of(first, last, [&](const auto& follower) { return follower.second == next; });
+            if ((*note)->after == after || together) {
+                const std::string id = (*note)->id;
+                notes.erase(std::next(note).base());
+                return id;
+            }
+        }
+        return {};
+    }
+
+private:
+    std::map<std::string, std::vector<const GoneNote*>> by_text_;
+    std::multimap<std::string, std::string> followed_by_; ///< id -> text of one that went, too
+};
+
 } // namespace
 
-void keepIds(const std::vector<KnownNote>& before, std::vector<Call>& calls)
+void keepIds(
+    const std::vector<KnownNote>& before, std::vector<Call>& calls, const std::vector<GoneNote>& gone)
 {
     std::vector<Note*> after;
     for (Call& call : calls) {
@@ -139,18 +178,50 @@ void keepIds(const std::vector<KnownNote>& before, std::vector<Call>& calls)
     for (const KnownNote& note : before) {
         highest = std::max(highest, numberOf(note.id));
     }
+    for (const GoneNote& note : gone) {
+        highest = std::max(highest, numberOf(note.id));
+    }
+    Returning returning(gone);
     std::map<std::string, std::string> renamed;
+    std::string previous;
     for (std::size_t j = 0; j < after.size(); ++j) {
-        const std::string id =
-            match[j] >= 0 ? before[static_cast<std::size_t>(match[j])].id : "n" + std::to_string(++highest);
+        std::string id = match[j] >= 0 ? before[static_cast<std::size_t>(match[j])].id
+                                       : returning.idOf(after[j]->text, previous,
+                                           j + 1 < after.size() ? after[j + 1]->text : std::string());
+        if (id.empty()) {
+            id = "n" + std::to_string(++highest);
+        }
         renamed[after[j]->id] = id;
         after[j]->id = id;
+        previous = id;
     }
     for (Note* note : after) {
         if (const auto it = renamed.find(note->echo_of); it != renamed.end()) {
             note->echo_of = it->second;
         }
     }
+}
+
+std::vector<GoneNote> rememberGone(std::vector<GoneNote> gone, const std::vector<KnownNote>& before,
+    const std::vector<KnownNote>& after, const std::function<bool(const std::string&)>& matters)
+{
+    constexpr std::size_t kMost = 1000;
+    std::set<std::string> here;
+    for (const KnownNote& note : after) {
+        here.insert(note.id);
+    }
+    std::erase_if(gone, [&](const GoneNote& note) { return here.contains(note.id); });
+    std::string previous;
+    for (const KnownNote& note : before) {
+        if (!here.contains(note.id) && matters && matters(note.id)) {
+            gone.push_back({note.id, note.text, previous});
+        }
+        previous = note.id;
+    }
+    if (gone.size() > kMost) {
+        gone.erase(gone.begin(), gone.end() - static_cast<std::ptrdiff_t>(kMost));
+    }
+    return gone;
 }
 
 std::vector<KnownNote> rememberNotes(const std::vector<Call>& calls)

@@ -2,6 +2,7 @@
 #include "plan/usable.h"
 #include "stage/stage.h"
 
+#include <algorithm>
 #include <set>
 
 namespace brumefall::stage {
@@ -22,6 +23,9 @@ public:
         }
         for (const auto& file : listJson(folder_ / "takes")) {
             attempt(file, [&] { checkTake(file); });
+        }
+        for (const auto& file : orphanedSound(folder_)) {
+            add(file, 0, "this recording belongs to no take; \u201cFrom elsewhere\u201d in Review judges it");
         }
         return std::move(problems_);
     }
@@ -86,9 +90,7 @@ private:
             add(file, 0, "its video has another size than when the pass was made: " + pass.media.path);
         }
         for (const auto& mark : pass.marks) {
-            if (!ids_.contains(mark.note)) {
-                add(file, 0, "a mark for a note that is not in the stage: " + mark.note);
-            }
+            addGone(file, "a mark", mark.note);
         }
         if (pass.finish_s && *pass.finish_s <= pass.go_s) {
             add(file, 0, "its finish is before its go");
@@ -107,8 +109,33 @@ private:
         if (!take.audio.empty() && !std::filesystem::exists(folder_ / "takes" / take.audio, error)) {
             add(file, 0, "its recording is not there: " + take.audio);
         }
+        for (const Remark& remark : take.remarks) {
+            const bool echo = std::any_of(take.plan.notes.begin(), take.plan.notes.end(),
+                [&](const plan::PlannedNote& n) { return n.id == remark.note && !n.echo_of.empty(); });
+            if (!echo) {
+                addGone(file, "a remark", remark.note);
+            }
+        }
         if (!std::filesystem::exists(folder_ / "passes" / (take.pass + ".json"), error)) {
             add(file, 0, "its pass is not there: " + take.pass);
+        }
+    }
+
+    /// What is kept of a note that is not in the text, if it is none.
+    void addGone(const std::filesystem::path& file, const std::string& what, const std::string& id)
+    {
+        if (ids_.contains(id)) {
+            return;
+        }
+        const auto note = std::find_if(stage_.gone.begin(), stage_.gone.end(),
+            [&](const notes::GoneNote& gone) { return gone.id == id; });
+        if (note == stage_.gone.end()) {
+            add(file, 0, what + " for a note that is not in the stage: " + id);
+        } else {
+            add(file, 0,
+                what + " of \u201c" + note->text + "\u201d (" + id
+                    + "), which is not in the notes any more; it is kept, and comes back with the note");
+            problems_.back().harmless = true;
         }
     }
 

@@ -3,6 +3,7 @@
 #include "notes/edit.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace brumefall::stage {
 
@@ -10,8 +11,17 @@ notes::ParsedNotes understand(const Stage& stage)
 {
     auto parsed = notes::parseNotes(stage.text, stage.style);
     if (!stage.known.empty()) {
-        notes::keepIds(stage.known, parsed.calls);
+        notes::keepIds(stage.known, parsed.calls, stage.gone);
     }
+    return parsed;
+}
+
+notes::ParsedNotes followText(Stage& stage, const std::function<bool(const std::string&)>& matters)
+{
+    auto parsed = notes::parseNotes(stage.text, stage.style);
+    notes::keepIds(stage.known, parsed.calls, stage.gone);
+    const auto before = std::exchange(stage.known, notes::rememberNotes(parsed.calls));
+    stage.gone = notes::rememberGone(std::move(stage.gone), before, stage.known, matters);
     return parsed;
 }
 
@@ -124,9 +134,7 @@ Stage withCalls(const Stage& stage, const notes::ParsedNotes& notes, const std::
             after.text = notes::joinCalls(after.text, places[k - 1].line).text;
         }
     }
-    auto parsed = notes::parseNotes(after.text, after.style);
-    notes::keepIds(after.known, parsed.calls);
-    after.known = notes::rememberNotes(parsed.calls);
+    followText(after);
     return after;
 }
 
@@ -147,9 +155,7 @@ Stage withCrew(const Stage& stage, const Stage& from)
     after.reader = from.reader;
     after.driver = from.driver;
     after.echoes = from.echoes;
-    auto parsed = notes::parseNotes(after.text, after.style);
-    notes::keepIds(stage.known, parsed.calls);
-    after.known = notes::rememberNotes(parsed.calls);
+    followText(after);
     return after;
 }
 

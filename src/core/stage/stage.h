@@ -14,6 +14,7 @@
 #include "take/take.h"
 
 #include <filesystem>
+#include <functional>
 #include <map>
 #include <string>
 #include <vector>
@@ -36,6 +37,7 @@ struct Stage {
     notes::Style style;
     std::string text; ///< the notes as written
     std::vector<notes::KnownNote> known; ///< their ids, in road order
+    std::vector<notes::GoneNote> gone; ///< what is kept of them (marks, remarks) waits for their return
     plan::Reader reader;
     plan::Driver driver;
     std::map<std::string, double> pinned_s;
@@ -104,8 +106,15 @@ void writeDriver(const std::filesystem::path& file, const plan::Driver& driver);
 /// and that were not heard, are set apart.
 [[nodiscard]] std::vector<take::Verdict> judge(const Take& take, const pace::Pace& pace);
 
+/// Recordings in takes/ that belong to no take: its file was lost, or could not be written.
+[[nodiscard]] std::vector<std::filesystem::path> orphanedSound(const std::filesystem::path& folder);
+
 /// The stage's notes understood, with their kept ids.
 [[nodiscard]] notes::ParsedNotes understand(const Stage& stage);
+
+/// The same for a stage whose text was changed: `known` and `gone` follow. A note that went is remembered
+/// where `matters` is true of its id.
+notes::ParsedNotes followText(Stage& stage, const std::function<bool(const std::string&)>& matters = {});
 
 /// Everything that the plan of a stage along one pass is made of.
 struct Prepared {
@@ -146,6 +155,7 @@ struct Problem {
     std::string file;
     int line = 0;
     std::string message;
+    bool harmless = false; ///< kept for later, not wrong
 };
 
 /// Everything that is wrong with a stage folder, worst first.

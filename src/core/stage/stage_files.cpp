@@ -116,7 +116,7 @@ bool Stage::operator==(const Stage& other) const
     return name == other.name && official_length_m == other.official_length_m && crew == other.crew
         && style == other.style && text == other.text && reader == other.reader && driver == other.driver
         && pinned_s == other.pinned_s && rehearsal == other.rehearsal && shaping == other.shaping
-        && echoes == other.echoes && captions == other.captions && sameKnown();
+        && echoes == other.echoes && captions == other.captions && gone == other.gone && sameKnown();
 }
 
 std::filesystem::path stageFolder(const std::filesystem::path& given)
@@ -141,6 +141,10 @@ Stage readStage(const std::filesystem::path& file)
         }
         for (const Json& note : notes.value("ids", Json::array())) {
             stage.known.push_back({note.at(0).get<std::string>(), note.at(1).get<std::string>()});
+        }
+        for (const Json& note : notes.value("gone", Json::array())) {
+            stage.gone.push_back({note.at(0).get<std::string>(), note.at(1).get<std::string>(),
+                note.at(2).get<std::string>()});
         }
         stage.reader = readerFromJson(json.value("reader", Json::object()));
         stage.driver = driverFromJson(json.value("driver", Json::object()));
@@ -178,6 +182,15 @@ void writeStage(const std::filesystem::path& file, const Stage& stage)
         ids.push_back({note.id, note.text});
     }
     json["notes"]["ids"] = std::move(ids);
+    Json gone = Json::array();
+    for (const auto& note : stage.gone) {
+        gone.push_back({note.id, note.text, note.after});
+    }
+    if (gone.empty()) {
+        json["notes"].erase("gone");
+    } else {
+        json["notes"]["gone"] = std::move(gone);
+    }
     json["reader"].update(readerToJson(stage.reader));
     json["driver"].update(driverToJson(stage.driver));
     json["pinned_s"] = stage.pinned_s;
@@ -417,6 +430,21 @@ std::vector<std::filesystem::path> listJson(const std::filesystem::path& folder)
     std::error_code error;
     for (const auto& entry : std::filesystem::directory_iterator(folder, error)) {
         if (entry.path().extension() == ".json") {
+            files.push_back(entry.path());
+        }
+    }
+    std::sort(files.begin(), files.end());
+    return files;
+}
+
+std::vector<std::filesystem::path> orphanedSound(const std::filesystem::path& folder)
+{
+    std::vector<std::filesystem::path> files;
+    std::error_code error;
+    for (const auto& entry : std::filesystem::directory_iterator(folder / "takes", error)) {
+        auto take = entry.path();
+        const bool sound = take.extension() == ".flac" || take.extension() == ".wav";
+        if (sound && !std::filesystem::exists(take.replace_extension(".json"), error)) {
             files.push_back(entry.path());
         }
     }
