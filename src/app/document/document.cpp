@@ -16,6 +16,8 @@
 namespace brumefall::app {
 namespace {
 
+constexpr int kMostUndone = 2000;
+
 /// Where the stage without a name lives.
 std::filesystem::path unnamedFolder()
 {
@@ -29,6 +31,7 @@ std::filesystem::path unnamedFolder()
 Document::Document(QObject* parent)
     : QObject(parent)
 {
+    undo_.setUndoLimit(kMostUndone);
     since_start_.start();
     autosave_.setSingleShot(true);
     autosave_.setInterval(1000);

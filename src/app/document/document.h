@@ -230,6 +230,8 @@ private:
     std::vector<stage::Take> takes_;
     stage::Prepared prepared_;
     QUndoStack undo_;
+    std::shared_ptr<const stage::Stage> shared_stage_; ///< the latest that changes share; see StageDifference
+    std::shared_ptr<const pace::Pass> shared_pass_;
     QTimer autosave_;
     QElapsedTimer since_start_; ///< tells typing without a pause from typing after one
     bool stage_dirty_ = false;

@@ -13,6 +13,8 @@ namespace brumefall::notes {
 struct KnownNote {
     std::string id;
     std::string text;
+
+    bool operator==(const KnownNote&) const = default;
 };
 
 /// A note that was taken out of the text, and may come back.

@@ -109,14 +109,10 @@ std::vector<std::string> linesOf(const std::string& text)
 
 bool Stage::operator==(const Stage& other) const
 {
-    const auto sameKnown = [&] {
-        return std::equal(known.begin(), known.end(), other.known.begin(), other.known.end(),
-            [](const auto& a, const auto& b) { return a.id == b.id && a.text == b.text; });
-    };
     return name == other.name && official_length_m == other.official_length_m && crew == other.crew
         && style == other.style && text == other.text && reader == other.reader && driver == other.driver
         && pinned_s == other.pinned_s && rehearsal == other.rehearsal && shaping == other.shaping
-        && echoes == other.echoes && captions == other.captions && gone == other.gone && sameKnown();
+        && echoes == other.echoes && captions == other.captions && gone == other.gone && known == other.known;
 }
 
 std::filesystem::path stageFolder(const std::filesystem::path& given)
