@@ -3,6 +3,7 @@
 
 #include "main_window.h"
 
+#include "pages/fonts.h"
 #include "theme/theme.h"
 
 #include <QApplication>
@@ -78,7 +79,7 @@ int main(int argc, char** argv)
     qputenv("BRUMEFALL_SILENT", "1");
     QElapsedTimer start;
     start.start();
-    app::hideInstalledMono();
+    pages::hideInstalledMono();
     QApplication application(argc, argv);
     QStandardPaths::setTestModeEnabled(true);
     QApplication::setOrganizationName(QStringLiteral("BrumefallBench"));

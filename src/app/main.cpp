@@ -1,4 +1,5 @@
 #include "main_window.h"
+#include "pages/fonts.h"
 #include "theme/theme.h"
 
 #include <QApplication>
@@ -43,7 +44,7 @@ void closeWhenAsked(QWidget& window)
 
 int main(int argc, char** argv)
 {
-    brumefall::app::hideInstalledMono();
+    brumefall::pages::hideInstalledMono();
     QCoreApplication::setAttribute(Qt::AA_ShareOpenGLContexts); // the player's picture and the window's
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("Brumefall"));

@@ -1,5 +1,8 @@
 // brumefall-cli: the core for scripts. JSON on standard output, messages on standard error.
 
+#include "arguments.h"
+#include "export.h"
+
 #include "formats/captions_json.h"
 #include "formats/files.h"
 #include "formats/log_json.h"
@@ -33,11 +36,8 @@
 namespace {
 
 using namespace brumefall;
+using namespace brumefall::cli;
 using Json = nlohmann::ordered_json;
-
-constexpr int kFine = 0;
-constexpr int kBadData = 1;
-constexpr int kBadUsage = 2;
 
 constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
                                "       brumefall-cli captions FILE\n"
@@ -48,50 +48,10 @@ constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
                                "       brumefall-cli tune STAGE [--pass NAME]\n"
                                "       brumefall-cli tonight FOLDER --minutes M\n"
                                "       brumefall-cli log FOLDER\n"
+                               "       brumefall-cli export STAGE --to FILE [--pass NAME] [--take NAME]\n"
+                               "       brumefall-cli unpack FILE.zip [--to FOLDER]\n"
                                "       brumefall-cli check STAGE\n"
                                "STAGE is a stage folder or its stage.brumefall.\n";
-
-struct UsageError {
-    std::string message;
-};
-
-/// The command's words: one positional argument and named options.
-struct Arguments {
-    std::string positional;
-    std::map<std::string, std::string> options;
-
-    [[nodiscard]] std::optional<std::string> option(const std::string& name) const
-    {
-        const auto it = options.find(name);
-        return it == options.end() ? std::nullopt : std::optional(it->second);
-    }
-};
-
-Arguments parseArguments(int argc, char** argv, std::initializer_list<const char*> allowed)
-{
-    Arguments arguments;
-    for (int i = 2; i < argc; ++i) {
-        const std::string word = argv[i];
-        if (!word.starts_with("--")) {
-            if (!arguments.positional.empty()) {
-                throw UsageError{"one argument too many: " + word};
-            }
-            arguments.positional = word;
-            continue;
-        }
-        if (std::find(allowed.begin(), allowed.end(), word) == allowed.end()) {
-            throw UsageError{"no such option here: " + word};
-        }
-        if (i + 1 == argc) {
-            throw UsageError{word + " needs a value"};
-        }
-        arguments.options[word] = argv[++i];
-    }
-    if (arguments.positional.empty()) {
-        throw UsageError{"a file or stage is missing"};
-    }
-    return arguments;
-}
 
 void print(const Json& json)
 {
@@ -351,7 +311,7 @@ int main(int argc, char** argv)
     const std::map<std::string, std::function<int(int, char**)>> commands{{"notes", runNotes},
         {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"follow", runFollow},
         {"judge", runJudge}, {"tune", runTune}, {"tonight", runTonight}, {"log", runLog},
-        {"check", runCheck}};
+        {"export", runExport}, {"unpack", runUnpack}, {"check", runCheck}};
     const std::string name = argc > 1 ? argv[1] : "";
     if (name == "--help" || name == "help") {
         std::cout << kUsage;

@@ -1,15 +1,6 @@
 #include "media/sound.h"
 
-#include "media/trusted_input.h"
-
-extern "C" {
-#include <libavcodec/avcodec.h>
-#include <libavformat/avformat.h>
-#include <libavutil/channel_layout.h>
-#include <libavutil/display.h>
-#include <libavutil/opt.h>
-#include <libswresample/swresample.h>
-}
+#include "media/ffmpeg.h"
 
 #include <algorithm>
 #include <cmath>
@@ -17,45 +8,6 @@ extern "C" {
 
 namespace brumefall::media {
 namespace {
-
-template <auto Free> struct Freer {
-    template <typename T> void operator()(T* pointer) const { Free(&pointer); }
-};
-
-using Format = std::unique_ptr<AVFormatContext, Freer<avformat_close_input>>;
-using Codec = std::unique_ptr<AVCodecContext, Freer<avcodec_free_context>>;
-using Packet = std::unique_ptr<AVPacket, Freer<av_packet_free>>;
-using Frame = std::unique_ptr<AVFrame, Freer<av_frame_free>>;
-using Resampler = std::unique_ptr<SwrContext, Freer<swr_free>>;
-
-std::string reason(int error)
-{
-    char text[AV_ERROR_MAX_STRING_SIZE] = {};
-    av_strerror(error, text, sizeof text);
-    return text;
-}
-
-Format open(const std::filesystem::path& file)
-{
-    av_log_set_level(AV_LOG_QUIET);
-    if (const std::string why = refusal(file); !why.empty()) {
-        throw MediaError(file, why);
-    }
-    AVDictionary* options = nullptr;
-    av_dict_set(&options, "protocol_whitelist", kProtocols, 0);
-    av_dict_set(&options, "format_whitelist", kContainers, 0);
-    AVFormatContext* raw = nullptr;
-    const int failed_to_open = avformat_open_input(&raw, file.c_str(), nullptr, &options);
-    av_dict_free(&options);
-    if (failed_to_open < 0) {
-        throw MediaError(file, "not a video or sound file (" + reason(failed_to_open) + ")");
-    }
-    Format format(raw);
-    if (const int failed = avformat_find_stream_info(format.get(), nullptr); failed < 0) {
-        throw MediaError(file, "broken: " + reason(failed));
-    }
-    return format;
-}
 
 double durationOf(const AVFormatContext& format)
 {
@@ -66,7 +18,7 @@ double durationOf(const AVFormatContext& format)
 class SoundDecoder {
 public:
     SoundDecoder(const std::filesystem::path& file, int rate_hz)
-        : format_(open(file))
+        : format_(openInput(file))
         , packet_(av_packet_alloc())
         , frame_(av_frame_alloc())
     {
@@ -306,7 +258,7 @@ int turnedBy(const AVStream& stream)
 
 MediaFacts inspect(const std::filesystem::path& file)
 {
-    const auto format = open(file);
+    const auto format = openInput(file);
     MediaFacts facts;
     facts.duration_s = durationOf(*format);
     for (unsigned i = 0; i < format->nb_streams; ++i) {

@@ -8,6 +8,8 @@
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "take/practice.h"
+#include "pages/fonts.h"
+#include "pages/fonts.h"
 #include "theme/theme.h"
 #include "widgets/gap_view.h"
 
@@ -267,7 +269,7 @@ int main(int argc, char** argv)
         return 2;
     }
     qputenv("BRUMEFALL_SILENT", "1");
-    hideInstalledMono();
+    brumefall::pages::hideInstalledMono();
     QApplication application(argc, argv);
     QStandardPaths::setTestModeEnabled(true);
     QApplication::setOrganizationName(QStringLiteral("BrumefallScreenshots"));

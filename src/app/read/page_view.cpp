@@ -1,5 +1,6 @@
 #include "read/page_view.h"
 
+#include "export/book_settings.h"
 #include "theme/theme.h"
 
 #include <QPainter>
@@ -13,7 +14,6 @@ namespace {
 constexpr double kLeft = 26.0;
 constexpr double kRight = 14.0;
 constexpr double kTop = 14.0;
-constexpr double kFoot = 34.0; ///< of a printed page: its number and its turn
 constexpr double kBetween = 14.0;
 
 } // namespace
@@ -59,47 +59,29 @@ void PageView::setLook(const Look& look)
 
 void PageView::turn(int by)
 {
-    if (!pages_.empty()) {
+    if (book_) {
         shown_page_ = static_cast<std::size_t>(
-            std::clamp(static_cast<int>(shown_page_) + by, 0, static_cast<int>(pages_.size()) - 1));
+            std::clamp(static_cast<int>(shown_page_) + by, 0, static_cast<int>(book_->pages().size()) - 1));
         update();
     }
 }
 
 std::pair<int, int> PageView::page() const
 {
-    return pages_.empty() ? std::pair(0, 0)
-                          : std::pair(static_cast<int>(shown_page_) + 1, static_cast<int>(pages_.size()));
-}
-
-double PageView::heightOf(std::size_t call) const
-{
-    const QString words = QString::fromStdString(plan().calls[call].text);
-    return QFontMetricsF(typeface(type::kPage))
-        .boundingRect(QRectF(0, 0, width() - kLeft - kRight, 1000), Qt::TextWordWrap, words)
-        .height();
+    return !book_ ? std::pair(0, 0)
+                  : std::pair(static_cast<int>(shown_page_) + 1, static_cast<int>(book_->pages().size()));
 }
 
 void PageView::paginate()
 {
-    pages_.clear();
-    const double room = height() - kTop - kFoot;
-    if (!look_.printed || room <= 0.0) {
+    book_.reset();
+    if (!look_.printed || plan().calls.empty()) {
         return;
     }
-    std::vector<double> heights;
-    for (std::size_t c = 0; c < plan().calls.size(); ++c) {
-        heights.push_back(heightOf(c) + kBetween);
-    }
-    pages_ = print::turnPages(plan(), heights, room);
+    book_.emplace(makeBook(document_, plan()));
     shown_page_ = 0;
     current_page_ = 0;
     showTime(now_s_);
-}
-
-void PageView::resizeEvent(QResizeEvent*)
-{
-    paginate();
 }
 
 void PageView::showTime(double stage_s)
@@ -114,10 +96,11 @@ void PageView::showTime(double stage_s)
     if (behind_s_ && (voice_call_ > current_ ? voice_call_ - current_ : current_ - voice_call_) < kLost) {
         current_ = voice_call_;
     }
-    const auto holds = std::find_if(pages_.begin(), pages_.end(),
+    const auto pages = book_ ? book_->pages() : std::vector<print::Page>();
+    const auto holds = std::find_if(pages.begin(), pages.end(),
         [&](const print::Page& page) { return current_ >= page.first && current_ < page.last; });
-    if (holds != pages_.end()) {
-        const auto page = static_cast<std::size_t>(holds - pages_.begin());
+    if (holds != pages.end()) {
+        const auto page = static_cast<std::size_t>(holds - pages.begin());
         if (page != current_page_) { // what was turned by hand stays until then
             shown_page_ = page;
         }
@@ -183,34 +166,27 @@ void PageView::paintEvent(QPaintEvent*)
 void PageView::paintPrinted(QPainter& p) const
 {
     const Theme& t = theme();
-    if (shown_page_ >= pages_.size()) {
+    if (!book_) {
         return;
     }
-    const print::Page& page = pages_[shown_page_];
-    double y = kTop;
-    p.setFont(typeface(type::kPage));
-    for (std::size_t c = page.first; c < page.last; ++c) {
-        const double height = heightOf(c);
-        if (c == current_ && look_.place) {
-            p.setPen(Qt::NoPen);
-            p.setBrush(look_.cue && now_s_ >= plan().calls[c].start_s ? t.lamp_pale : t.panel);
-            p.drawRoundedRect(QRectF(8, y - 5, width() - 16, height + 10), 4, 4);
-        }
-        p.setPen(c < current_ && look_.place ? t.quiet : t.ink);
-        p.drawText(QRectF(kLeft, y, width() - kLeft - kRight, height + 4), Qt::TextWordWrap,
-            QString::fromStdString(plan().calls[c].text));
-        y += height + kBetween;
-    }
+    constexpr double kUnits = 10.0; // a millimetre
+    const QSizeF paper = kUnits * book_->paper_mm();
+    const QRectF room = QRectF(rect()).adjusted(6, 6, -6, -26);
+    const double scale = std::min(room.width() / paper.width(), room.height() / paper.height());
+    p.save();
+    p.translate(room.center().x() - 0.5 * scale * paper.width(), room.top());
+    p.scale(scale, scale);
+    p.setPen(QPen(t.line, 4.0));
+    p.setBrush(t.raised);
+    p.drawRect(QRectF(QPointF(0, 0), paper));
+    const auto due = look_.place ? std::optional(current_) : std::nullopt;
+    const bool speaking = look_.cue && now_s_ >= plan().calls[current_].start_s;
+    book_->paint(
+        p, shown_page_, {t.ink, t.quiet, speaking ? t.lamp_pale : t.panel}, look_.place ? current_ : 0, due);
+    p.restore();
     p.setFont(typeface(type::kSmall));
     p.setPen(t.quiet);
-    const QRectF foot(kLeft, height() - kFoot, width() - kLeft - kRight, kFoot);
-    p.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter,
-        tr("page %1 of %2   (PgUp, PgDn)").arg(shown_page_ + 1).arg(pages_.size()));
-    if (page.turn_s > 0.0) {
-        p.drawText(foot, Qt::AlignRight | Qt::AlignVCenter,
-            page.in_squeeze ? tr("turn: %1 s, in a squeeze").arg(page.turn_s, 0, 'f', 1)
-                            : tr("turn: %1 s").arg(page.turn_s, 0, 'f', 1));
-    }
+    p.drawText(QRectF(0, height() - 24, width(), 20), Qt::AlignCenter, tr("turn by hand: PgUp, PgDn"));
 }
 
 void PageView::paintFlowing(QPainter& p) const

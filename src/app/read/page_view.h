@@ -3,7 +3,7 @@
 #pragma once
 
 #include "document/document.h"
-#include "print/pages.h"
+#include "pages/book.h"
 
 #include <QWidget>
 
@@ -44,15 +44,15 @@ public:
     void setPlan(const plan::Plan* plan);
     /// How far the voice is behind the plan, in seconds; empty where nobody is followed.
     [[nodiscard]] std::optional<double> behind_s() const { return behind_s_; }
+    /// How the book is wished, by the user's settings; read anew with every change of the plan.
+    [[nodiscard]] const pages::Book* book() const { return book_ ? &*book_ : nullptr; }
+    void paginate();
 
 protected:
     void paintEvent(QPaintEvent* event) override;
-    void resizeEvent(QResizeEvent* event) override;
 
 private:
     [[nodiscard]] const plan::Plan& plan() const;
-    void paginate();
-    [[nodiscard]] double heightOf(std::size_t call) const;
     void paintFlowing(QPainter& p) const;
     void paintPrinted(QPainter& p) const;
     [[nodiscard]] QString cueFor(const plan::PlannedCall& call) const;
@@ -60,7 +60,7 @@ private:
     Document& document_;
     const plan::Plan* plan_ = nullptr;
     Look look_;
-    std::vector<print::Page> pages_;
+    std::optional<pages::Book> book_; ///< where it is shown as it is printed
     std::size_t shown_page_ = 0;
     std::size_t current_page_ = 0; ///< where the present call is
     double now_s_ = 0.0;

@@ -1,5 +1,7 @@
 #include "theme/theme.h"
 
+#include "pages/fonts.h"
+
 #include <QApplication>
 #include <QDir>
 #include <QFontDatabase>
@@ -142,34 +144,10 @@ void applyTheme(QApplication& application, const Theme& theme)
     }
 }
 
-void hideInstalledMono()
-{
-    if (qEnvironmentVariableIsSet("FONTCONFIG_FILE")) {
-        return;
-    }
-    const QString folder =
-        QStandardPaths::writableLocation(QStandardPaths::GenericCacheLocation) + QStringLiteral("/brumefall");
-    QDir().mkpath(folder);
-    QSaveFile file(folder + QStringLiteral("/fonts.conf"));
-    if (!file.open(QIODevice::WriteOnly)) {
-        return;
-    }
-    file.write(
-        "<?xml version=\"1.0\"?>\n<!DOCTYPE fontconfig SYSTEM \"fonts.dtd\">\n<fontconfig>\n"
-        " <include ignore_missing=\"yes\">/etc/fonts/fonts.conf</include>\n"
-        " <selectfont><rejectfont><glob>*/B612Mono*</glob></rejectfont></selectfont>\n</fontconfig>\n");
-    if (file.commit()) {
-        qputenv("FONTCONFIG_FILE", file.fileName().toLocal8Bit());
-    }
-}
-
 void loadFonts()
 {
     bringInResources();
-    for (const char* file :
-        {":/fonts/B612-Regular.otf", ":/fonts/B612-Bold.otf", ":/fonts/B612-Italic.otf"}) {
-        QFontDatabase::addApplicationFont(QString::fromLatin1(file));
-    }
+    pages::loadFonts();
 }
 
 } // namespace brumefall::app

@@ -48,10 +48,6 @@ inline constexpr int kNext = 34;
 [[nodiscard]] const Theme& theme();
 void applyTheme(QApplication& application, const Theme& theme);
 
-/// Call before the QApplication is made: hides an installed B612 Mono, which on Debian calls itself
-/// "B612" as well and would be taken for the text face.
-void hideInstalledMono();
-
 /// Loads the type that ships with the application.
 void loadFonts();
 

@@ -1,5 +1,7 @@
 #include "formats/log_json.h"
 
+#include "formats/csv.h"
+
 #include <nlohmann/json.hpp>
 
 #include <array>
@@ -27,21 +29,6 @@ Json takeToJson(const log::TakeSummary& take)
         {"drift_s_per_min", f.drift_s_per_min}, {"plan_faults", take.plan_faults},
         {"reading_faults", take.reading_faults}});
     return json;
-}
-
-/// A cell of a table of commas: RFC 4180. What another program would take for a formula is made text.
-std::string quoted(const std::string& text)
-{
-    const bool formula = !text.empty() && std::string("=+-@").find(text.front()) != std::string::npos;
-    const std::string plain = (formula ? "'" : "") + text;
-    if (plain.find_first_of(",\"\r\n") == std::string::npos) {
-        return plain;
-    }
-    std::string out = "\"";
-    for (const char c : plain) {
-        out += c == '"' ? "\"\"" : std::string(1, c);
-    }
-    return out + "\"";
 }
 
 } // namespace
@@ -90,10 +77,10 @@ std::string rallyToCsv(const log::Rally& rally)
                 f.drift_s_per_min, take.plan_faults, take.reading_faults);
             for (const auto* cell :
                 {&stage.name, &take.name, &take.made_at, &take.title, &take.pass, &take.reader, &take.way}) {
-                csv += quoted(*cell) + ",";
+                csv += csvCell(*cell) + ",";
             }
             csv += figures.data();
-            csv += "," + quoted(take.comment) + "\n";
+            csv += "," + csvCell(take.comment) + "\n";
         }
     }
     return csv;
