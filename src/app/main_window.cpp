@@ -1,5 +1,7 @@
 #include "main_window.h"
 
+#include "export/export_dialog.h"
+
 #include "log/log_workspace.h"
 #include "notes/notes_workspace.h"
 #include "places/places_workspace.h"
@@ -367,6 +369,9 @@ void MainWindow::makeMenus()
     add(file, tr("Save now"), "saveNow", QKeySequence::Save, &document_, &Document::save);
     add(file, tr("Save a copy\u2026"), "saveCopy", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), this,
         &MainWindow::saveCopy);
+    add(file, tr("Export\u2026"), "exportStage", QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_E), this,
+        [this] { showExport(ExportDialog::kPages); });
+    add(file, tr("Open a package\u2026"), "openPackage", {}, this, &MainWindow::choosePackage);
     file->addSeparator();
     add(file, tr("Quit"), "quit", QKeySequence::Quit, this, &QWidget::close);
     auto* edit = menuBar()->addMenu(tr("&Edit"));

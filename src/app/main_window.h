@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 #include "read/take_recorder.h"
+#include "widgets/background.h"
 #include "widgets/keys.h"
 #include "widgets/transport.h"
 
@@ -37,6 +38,10 @@ public:
     void openDemo();
     void showWorkspace(Workspace workspace);
     void showMessage(const QString& text);
+    /// All that the stage can become outside; returns once it is closed.
+    void showExport(int kind);
+    /// Unpacks a stage or a rally that came as one file into a new folder in `into`, and opens it.
+    void openPackage(const QString& package, const QString& into);
     /// The caution of the first start, in front of everything until it is put away.
     void showCaution();
 
@@ -66,6 +71,7 @@ private:
     void newStage();
     void openUnnamed();
     void saveCopy();
+    void choosePackage();
     void renameStage();
     void rememberStage(const QString& folder);
     void fillRecent(QMenu* menu);
@@ -100,6 +106,7 @@ private:
     QLabel* rate_ = nullptr;
     QPushButton* play_ = nullptr;
     QWidget* caution_ = nullptr;
+    Job unpacking_;
 };
 
 /// The caution's words, also for the guide and printed pages.

@@ -3,12 +3,16 @@
 #include "main_window.h"
 
 #include "document/demo.h"
+#include "export/export_dialog.h"
+#include "export/package.h"
+#include "log/rally.h"
 #include "widgets/panels.h"
 #include "widgets/start_page.h"
 
 #include <QDialog>
 #include <QDialogButtonBox>
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QFormLayout>
 #include <QLineEdit>
 #include <QMenu>
@@ -126,6 +130,56 @@ void MainWindow::newStage()
                   .arg(document_.stage().name.c_str())
             : tr("A new stage. Write the notes, or take them from a file or from captions; then give it a "
                  "video (F2)."));
+}
+
+void MainWindow::showExport(int kind)
+{
+    if (!document_.isOpen()) {
+        return;
+    }
+    ExportDialog dialog(document_, this);
+    dialog.choose(static_cast<ExportDialog::Kind>(kind));
+    dialog.exec();
+    emit document_.planChanged(); // pages in view are as they were wished here
+}
+
+void MainWindow::choosePackage()
+{
+    const QString package = QFileDialog::getOpenFileName(
+        this, tr("Open a package: a stage or a rally as one file"), {}, tr("Packages (*.zip)"));
+    if (package.isEmpty()) {
+        return;
+    }
+    const QString into = QFileDialog::getExistingDirectory(
+        this, tr("Unpack it into a new folder in\u2026"), QFileInfo(package).absolutePath());
+    if (!into.isEmpty()) {
+        openPackage(package, into);
+    }
+}
+
+void MainWindow::openPackage(const QString& package, const QString& into)
+{
+    showMessage(tr("Unpacking %1\u2026").arg(QFileInfo(package).fileName()));
+    unpacking_ = inBackground(
+        this,
+        [package, into](const media::Progress& progress) {
+            return exporting::unpack(package.toStdString(), into.toStdString(), progress);
+        },
+        [this](Outcome<std::filesystem::path> outcome) {
+            if (!outcome.value) {
+                showMessage(outcome.why);
+                return;
+            }
+            std::error_code error;
+            auto folder = *outcome.value;
+            if (!std::filesystem::exists(folder / "stage.brumefall", error)) { // a rally: its first stage
+                const auto rally = log::readRally(folder);
+                folder = rally.stages.empty() ? folder : rally.stages.front().folder;
+            }
+            if (openStage(QString::fromStdString(folder.string()))) {
+                showMessage(tr("Unpacked, and open: %1").arg(QString::fromStdString(folder.string())));
+            }
+        });
 }
 
 void MainWindow::saveCopy()
