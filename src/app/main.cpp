@@ -8,6 +8,8 @@
 #include <QTimer>
 
 #include <csignal>
+#include <cstdio>
+#include <string_view>
 
 #include <unistd.h>
 
@@ -44,6 +46,15 @@ void closeWhenAsked(QWidget& window)
 
 int main(int argc, char** argv)
 {
+    const std::string_view word = argc > 1 ? argv[1] : "";
+    if (word == "--version" || word == "--help") { // needs no display
+        std::puts(word == "--version"
+                ? "brumefall " BRUMEFALL_VERSION
+                : "usage: brumefall [STAGE | PACKAGE.zip]\n"
+                  "       brumefall --version | --help\n"
+                  "STAGE is a stage folder or its stage.brumefall; without one, the last one.");
+        return 0;
+    }
     brumefall::pages::hideInstalledMono();
     QCoreApplication::setAttribute(Qt::AA_ShareOpenGLContexts); // the player's picture and the window's
     QApplication application(argc, argv);
@@ -66,6 +77,9 @@ int main(int argc, char** argv)
     QTimer::singleShot(0, &window, [&] {
         if (arguments.size() < 2) {
             window.openLast();
+        } else if (arguments.at(1).endsWith(QStringLiteral(".zip"), Qt::CaseInsensitive)) {
+            window.showStart();
+            window.openAny(arguments.at(1));
         } else if (!window.openStage(arguments.at(1))) {
             window.showStart();
         }

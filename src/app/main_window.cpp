@@ -57,10 +57,11 @@ MainWindow::MainWindow()
     setObjectName(QStringLiteral("mainWindow"));
     new PlainText(this);
     setWindowTitle(tr("Brumefall"));
+    setAcceptDrops(true);
     resize(QSize(1280, 800).boundedTo(screen()->availableGeometry().size()));
 
-    auto* notes = new NotesWorkspace(document_);
-    auto* places = new PlacesWorkspace(document_, transport_);
+    notes_ = new NotesWorkspace(document_);
+    places_ = new PlacesWorkspace(document_, transport_);
     auto* plan = new PlanWorkspace(document_, transport_);
     read_ = new ReadWorkspace(document_, transport_, recorder_);
     review_ = new ReviewWorkspace(document_, transport_, recorder_);
@@ -69,7 +70,7 @@ MainWindow::MainWindow()
     help_ = new HelpView;
     stack_ = new QStackedWidget;
     for (QWidget* page :
-        std::initializer_list<QWidget*>{notes, places, plan, read_, review_, log_, start_, help_}) {
+        std::initializer_list<QWidget*>{notes_, places_, plan, read_, review_, log_, start_, help_}) {
         stack_->addWidget(page);
     }
     message_ = new QLabel;

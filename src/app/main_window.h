@@ -18,6 +18,8 @@ namespace brumefall::app {
 class HelpView;
 class LogWorkspace;
 class ReadWorkspace;
+class NotesWorkspace;
+class PlacesWorkspace;
 class ReviewWorkspace;
 class StartPage;
 
@@ -42,6 +44,9 @@ public:
     void showExport(int kind);
     /// Unpacks a stage or a rally that came as one file into a new folder in `into`, and opens it.
     void openPackage(const QString& package, const QString& into);
+    /// Opens whatever was given: a stage, a package, a video, captions, a log, notes, or a reading made
+    /// elsewhere, told by its suffix. Where it goes is shown; what is nothing of these is told.
+    void openAny(const QString& path);
     /// The caution of the first start, in front of everything until it is put away.
     void showCaution();
 
@@ -54,6 +59,8 @@ public:
 
 protected:
     void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
 private:
@@ -96,6 +103,8 @@ private:
     bool message_stays_ = false; ///< until something is saved
     bool warned_of_loss_ = false; ///< that closing would lose something
     ReadWorkspace* read_ = nullptr;
+    NotesWorkspace* notes_ = nullptr;
+    PlacesWorkspace* places_ = nullptr;
     ReviewWorkspace* review_ = nullptr;
     LogWorkspace* log_ = nullptr;
     QStackedWidget* stack_ = nullptr;

@@ -6,16 +6,22 @@
 #include "export/export_dialog.h"
 #include "export/package.h"
 #include "log/rally.h"
+#include "notes/notes_workspace.h"
+#include "places/places_workspace.h"
+#include "review/reading_import.h"
+#include "review/review_workspace.h"
 #include "widgets/panels.h"
 #include "widgets/start_page.h"
 
 #include <QDialog>
 #include <QDialogButtonBox>
+#include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QFormLayout>
 #include <QLineEdit>
 #include <QMenu>
+#include <QMimeData>
 #include <QSettings>
 #include <QStackedWidget>
 
@@ -154,6 +160,60 @@ void MainWindow::choosePackage()
         this, tr("Unpack it into a new folder in\u2026"), QFileInfo(package).absolutePath());
     if (!into.isEmpty()) {
         openPackage(package, into);
+    }
+}
+
+void MainWindow::openAny(const QString& path)
+{
+    const QFileInfo file(path);
+    const QString suffix = file.suffix().toLower();
+    const auto isOneOf = [&](std::initializer_list<const char*> some) {
+        return std::any_of(
+            some.begin(), some.end(), [&](const char* one) { return suffix == QLatin1String(one); });
+    };
+    if (file.isDir() || suffix == QStringLiteral("brumefall")) {
+        openStage(path);
+    } else if (suffix == QStringLiteral("zip")) {
+        const QString into = QFileDialog::getExistingDirectory(
+            this, tr("Unpack %1 into a new folder in\u2026").arg(file.fileName()), file.absolutePath());
+        if (!into.isEmpty()) {
+            openPackage(path, into);
+        }
+    } else if (isOneOf({"mkv", "mp4", "mov", "avi", "webm", "mts", "m2ts", "m4v"})) {
+        showWorkspace(kPlaces);
+        places_->takeVideo(path);
+    } else if (isOneOf({"gpx", "csv"})) {
+        showWorkspace(kPlaces);
+        places_->takeLog(path);
+    } else if (isOneOf({"srt", "vtt", "txt"})) {
+        showWorkspace(kNotes);
+        notes_->takeFile(path);
+    } else if (isOneOf({"wav", "flac", "opus", "ogg", "m4a", "mp3"})) {
+        showWorkspace(kReview);
+        review_->import().take(path);
+    } else {
+        showMessage(
+            tr("%1 is nothing that can be opened here: no stage, package, video, captions, log, notes or "
+               "sound.")
+                .arg(file.fileName()));
+    }
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event)
+{
+    if (event->mimeData()->hasUrls() && event->mimeData()->urls().first().isLocalFile()) {
+        event->acceptProposedAction();
+    }
+}
+
+void MainWindow::dropEvent(QDropEvent* event)
+{
+    event->acceptProposedAction();
+    const auto urls = event->mimeData()->urls();
+    for (const QUrl& url : urls) {
+        if (url.isLocalFile()) {
+            openAny(url.toLocalFile());
+        }
     }
 }
 

@@ -6,6 +6,9 @@ namespace brumefall::cli {
 
 Arguments parseArguments(int argc, char** argv, std::initializer_list<const char*> allowed)
 {
+    if (argc == 3 && std::string(argv[2]) == "--options") {
+        throw OptionsAsked{{allowed.begin(), allowed.end()}};
+    }
     Arguments arguments;
     for (int i = 2; i < argc; ++i) {
         const std::string word = argv[i];

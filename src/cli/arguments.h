@@ -5,6 +5,7 @@
 #include <map>
 #include <optional>
 #include <string>
+#include <vector>
 
 namespace brumefall::cli {
 
@@ -14,6 +15,11 @@ inline constexpr int kBadUsage = 2;
 
 struct UsageError {
     std::string message;
+};
+
+/// The shell asked which options a command has ("--options").
+struct OptionsAsked {
+    std::vector<std::string> options;
 };
 
 struct Arguments {

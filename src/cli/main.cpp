@@ -317,6 +317,16 @@ int main(int argc, char** argv)
         std::cout << kUsage;
         return kFine;
     }
+    if (name == "--version") {
+        std::cout << "brumefall-cli " BRUMEFALL_VERSION "\n";
+        return kFine;
+    }
+    if (name == "--commands") { // for the shell
+        for (const auto& [word, unused] : commands) {
+            std::cout << word << "\n";
+        }
+        return kFine;
+    }
     const auto command = commands.find(name);
     if (command == commands.end()) {
         std::cerr << kUsage;
@@ -324,6 +334,11 @@ int main(int argc, char** argv)
     }
     try {
         return command->second(argc, argv);
+    } catch (const OptionsAsked& asked) {
+        for (const std::string& option : asked.options) {
+            std::cout << option << "\n";
+        }
+        return kFine;
     } catch (const UsageError& error) {
         std::cerr << "brumefall-cli: " << error.message << "\n" << kUsage;
         return kBadUsage;

@@ -410,9 +410,13 @@ void NotesWorkspace::importFile()
 {
     const QString file = QFileDialog::getOpenFileName(
         this, tr("Notes from a file"), QString(), tr("Notes (*.txt);;All files (*)"));
-    if (file.isEmpty()) {
-        return;
+    if (!file.isEmpty()) {
+        takeFile(file);
     }
+}
+
+void NotesWorkspace::takeFile(const QString& file)
+{
     try {
         const auto text = formats::readText(file.toStdString());
         if (captions::looksLikeCaptions(text)) {

@@ -29,6 +29,8 @@ public:
     enum Side { kMeaning, kFullWords, kInShort, kLanguage };
     /// Shows the captions of `file` for review; a file that cannot be read is told.
     void reviewCaptions(const QString& file);
+    /// The notes of `file` in place of these; captions are shown for review.
+    void takeFile(const QString& file);
 
 private:
     /// A word that is not understood, or something else about a line.

@@ -170,9 +170,19 @@ PlacesWorkspace::~PlacesWorkspace() = default;
 void PlacesWorkspace::addVideo()
 {
     const QString file = QFileDialog::getOpenFileName(this, tr("A video of this stage"));
-    if (file.isEmpty()) {
-        return;
+    if (!file.isEmpty()) {
+        takeVideo(file);
     }
+}
+
+void PlacesWorkspace::takeLog(const QString& file)
+{
+    sides_->choose(kTrack);
+    track_->load(file);
+}
+
+void PlacesWorkspace::takeVideo(const QString& file)
+{
     try {
         const auto facts = media::inspect(file.toStdString());
         const bool first = document_.passes().empty();

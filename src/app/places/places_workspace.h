@@ -47,6 +47,10 @@ public:
     /// Takes the marks of the selected notes away and goes to where they begin.
     void markAgain();
 
+    /// A pass of the video in `file`; one that cannot be used is told.
+    void takeVideo(const QString& file);
+    void takeLog(const QString& file);
+
     /// What stands on the right.
     enum Side { kNotes, kPass, kTrack, kDistances, kPace };
     [[nodiscard]] TrackPanel& trackPanel() { return *track_; }

@@ -20,12 +20,16 @@ ReadingImport::ReadingImport(Document& document, QObject* parent)
 /// A sound from the car, an intercom, a phone, or the onboard itself, judged like a take.
 void ReadingImport::ask(QWidget* over)
 {
+    const QString file = QFileDialog::getOpenFileName(over, tr("A reading of this stage: sound or video"));
+    if (!file.isEmpty()) {
+        take(file);
+    }
+}
+
+void ReadingImport::take(const QString& file)
+{
     if (document_.prepared().plan.notes.empty()) {
         emit document_.message(tr("There are no notes to judge a reading by. Write them first (F1)."));
-        return;
-    }
-    const QString file = QFileDialog::getOpenFileName(over, tr("A reading of this stage: sound or video"));
-    if (file.isEmpty()) {
         return;
     }
     struct Imported {

@@ -16,6 +16,7 @@ public:
     ReadingImport(Document& document, QObject* parent);
     /// Asks for the file with a dialog over `over`; the rest goes on in the background.
     void ask(QWidget* over);
+    void take(const QString& file);
 
 signals:
     void kept(const QString& take);

@@ -31,6 +31,7 @@ class ReviewWorkspace : public QWidget {
     Q_OBJECT
 
 public:
+    [[nodiscard]] ReadingImport& import() { return *import_; }
     ReviewWorkspace(
         Document& document, Transport& transport, TakeRecorder& recorder, QWidget* parent = nullptr);
 
