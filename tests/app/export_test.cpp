@@ -9,9 +9,12 @@
 
 #include <QComboBox>
 #include <QDoubleSpinBox>
+#include <QDragEnterEvent>
 #include <QLabel>
 #include <QListWidget>
+#include <QMimeData>
 #include <QPushButton>
+#include <QUrl>
 
 using namespace brumefall;
 using namespace brumefall::app;
@@ -130,4 +133,72 @@ TEST_F(ExportWindowTest, WhatCannotBeWrittenIsTold)
     write(ExportDialog::kText, "no such folder/x.txt");
     ASSERT_TRUE(waitWritten());
     EXPECT_FALSE(says().contains(QStringLiteral("Written"))) << says().toStdString();
+}
+
+namespace {
+
+class DropTest : public support::Window {
+protected:
+    void SetUp() override
+    {
+        Window::SetUp();
+        openDemo();
+    }
+    void drop(const std::filesystem::path& file)
+    {
+        QMimeData data;
+        data.setUrls({QUrl::fromLocalFile(QString::fromStdString(file.string()))});
+        const QPointF at(400, 300);
+        QDragEnterEvent enter(at.toPoint(), Qt::CopyAction, &data, Qt::LeftButton, {});
+        QCoreApplication::sendEvent(window_.get(), &enter);
+        ASSERT_TRUE(enter.isAccepted());
+        QDropEvent event(at, Qt::CopyAction, &data, Qt::LeftButton, {});
+        QCoreApplication::sendEvent(window_.get(), &event);
+    }
+    [[nodiscard]] Document& document() { return window_->document(); }
+};
+
+} // namespace
+
+TEST_F(DropTest, AVideoBecomesAPass)
+{
+    const auto before = document().passes().size();
+    drop(stage_ / "media" / "recce.mkv");
+    ASSERT_EQ(document().passes().size(), before + 1);
+    EXPECT_EQ(document().passes().back().media.path, "media/recce.mkv");
+    EXPECT_TRUE(find<QWidget>("placesWorkspace")->isVisible());
+}
+
+TEST_F(DropTest, NotesTakeThePlaceOfTheNotesAndUndoBringsThemBack)
+{
+    const auto before = document().stage().text;
+    support::write(scratch_.path() / "notes.txt", "left four 60\nright three\n");
+    drop(scratch_.path() / "notes.txt");
+    EXPECT_EQ(document().prepared().road.notes.size(), 2U);
+    document().undoStack().undo();
+    EXPECT_EQ(document().stage().text, before);
+}
+
+TEST_F(DropTest, CaptionsAreShownForReview)
+{
+    drop(stage_ / "media" / "stage.srt");
+    auto* review = find<QWidget>("captionsReview");
+    EXPECT_TRUE(waitFor([&] { return review->isVisible(); }, 10000));
+}
+
+TEST_F(DropTest, AStageIsOpenedAndSoIsItsFile)
+{
+    const auto other = scratch_.path() / "Other";
+    ASSERT_EQ(document().saveCopy(QString::fromStdString(other.string())), std::nullopt);
+    drop(other);
+    EXPECT_EQ(document().folder(), other);
+    drop(stage_ / "stage.brumefall");
+    EXPECT_EQ(document().folder(), stage_);
+}
+
+TEST_F(DropTest, WhatIsNothingOfTheseIsTold)
+{
+    support::write(scratch_.path() / "letter.odt", "x");
+    drop(scratch_.path() / "letter.odt");
+    EXPECT_TRUE(message().contains(QStringLiteral("letter.odt"))) << message().toStdString();
 }
