@@ -1,6 +1,7 @@
 #include "main_window.h"
 #include "pages/fonts.h"
 #include "theme/theme.h"
+#include "widgets/scratch.h"
 
 #include <QApplication>
 #include <QSettings>
@@ -63,6 +64,7 @@ int main(int argc, char** argv)
     QApplication::setStyle(QStringLiteral("Fusion"));
     using namespace brumefall::app;
     loadFonts();
+    clearLeftScratch();
     applyTheme(application,
         QSettings().value(QStringLiteral("theme/dark"), false).toBool() ? Theme::nightRoom()
                                                                         : Theme::paper());

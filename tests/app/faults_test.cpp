@@ -3,7 +3,9 @@
 #include "formats/files.h"
 #include "media/input.h"
 #include "reading_window.h"
+#include "widgets/scratch.h"
 
+#include <QDir>
 #include <QPlainTextEdit>
 #include <QStandardPaths>
 
@@ -310,4 +312,25 @@ TEST_F(FaultsTest, WhereNothingCanBeWrittenAtAllTheStageStaysOpenAndClosingIsAsk
     unblock(stage_ / "stage.brumefall");
     EXPECT_TRUE(window_->close()) << "there is room again";
     EXPECT_EQ(stage::readStage(stage_ / "stage.brumefall").driver.fast_s, 2.9);
+}
+
+TEST(Scratch, OfAProgramThatIsNoMoreIsClearedAway)
+{
+    const QString own = scratchTemplate();
+    EXPECT_TRUE(own.contains(QString::number(QCoreApplication::applicationPid())));
+    constexpr int kNobody = 4'194'303; // above the kernel's largest process number, less one
+    const QDir temp = QDir::temp();
+    const QString dead = temp.filePath(QStringLiteral("brumefall-scratch-%1-abcdef").arg(kNobody));
+    const QString living = QString(own).replace(QStringLiteral("XXXXXX"), QStringLiteral("abcdef"));
+    const QString other = temp.filePath(QStringLiteral("brumefall-scratch-notes"));
+    for (const QString& folder : {dead, living, other}) {
+        QDir().mkpath(folder);
+        support::write((folder + QStringLiteral("/guide1.wav")).toStdString(), "x");
+    }
+    clearLeftScratch();
+    EXPECT_FALSE(QDir(dead).exists());
+    EXPECT_TRUE(QDir(living).exists()) << "another window's";
+    EXPECT_TRUE(QDir(other).exists()) << "nobody's";
+    QDir(living).removeRecursively();
+    QDir(other).removeRecursively();
 }

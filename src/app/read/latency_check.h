@@ -5,6 +5,7 @@
 #include "media/input.h"
 #include "media/player.h"
 #include "widgets/background.h"
+#include "widgets/scratch.h"
 
 #include <QObject>
 #include <QTemporaryDir>
@@ -44,7 +45,7 @@ private:
         double played_s;
     };
 
-    QTemporaryDir scratch_;
+    QTemporaryDir scratch_{scratchTemplate()};
     QString name_;
     std::unique_ptr<media::Player> player_;
     std::unique_ptr<media::VoiceInput> input_;

@@ -5,6 +5,7 @@
 #include "document/document.h"
 #include "media/player.h"
 #include "media/sound.h"
+#include "widgets/scratch.h"
 
 #include <QElapsedTimer>
 #include <QObject>
@@ -72,7 +73,7 @@ private:
     Document& document_;
     media::Player player_;
     QTimer timer_;
-    QTemporaryDir scratch_;
+    QTemporaryDir scratch_{scratchTemplate()};
     int guide_count_ = 0;
     QString guide_file_; ///< the one of them that is there
     bool has_guide_ = false;
