@@ -1,15 +1,15 @@
 // Makes the pictures of docs/screenshots from the demo stage: screenshots STAGE_FOLDER OUT_FOLDER [NAME ...]
 
+#include "export/export_dialog.h"
 #include "log/log_workspace.h"
 #include "main_window.h"
 #include "notes/notes_workspace.h"
+#include "pages/fonts.h"
 #include "places/places_workspace.h"
 #include "places/track_panel.h"
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "take/practice.h"
-#include "pages/fonts.h"
-#include "pages/fonts.h"
 #include "theme/theme.h"
 #include "widgets/gap_view.h"
 
@@ -180,19 +180,9 @@ const Shot kShots[]{
             selectNumber(w, 9);
             w.findChild<GapView*>(QStringLiteral("planGap"))->setSpan(37.0, 55.0);
         }},
-    {"along_the_road",
-        [](MainWindow& w) {
-            w.findChild<QPushButton*>(QStringLiteral("planSqueezes"))->click();
-            w.findChild<QPushButton*>(QStringLiteral("planAxis"))->click();
-            selectNumber(w, 20);
-            auto* plan = w.findChild<QWidget*>(QStringLiteral("planWorkspace"));
-            for (int i = 0; i < 4; ++i) {
-                QTest::keyClick(plan, Qt::Key_Up, Qt::ShiftModifier);
-            }
-        }},
     {"read",
         [](MainWindow& w) {
-            w.findChild<QPushButton*>(QStringLiteral("planAxis"))->click(); // along the clock again
+            w.findChild<QPushButton*>(QStringLiteral("planSqueezes"))->click();
             w.showWorkspace(MainWindow::kRead);
             w.transport().seekStage(8.0);
             settle(1500);
@@ -253,8 +243,18 @@ const Shot kShots[]{
             w.log().showPage(LogWorkspace::kTrends);
             w.findChild<QComboBox*>(QStringLiteral("trendOf"))->setCurrentIndex(1);
         }},
+    {"export",
+        [](MainWindow& w) {
+            w.showWorkspace(MainWindow::kPlan);
+            auto* dialog = new ExportDialog(w.document(), &w);
+            dialog->setWindowFlags(Qt::Widget); // in the window, to be taken with it
+            dialog->setAutoFillBackground(true);
+            dialog->move((w.width() - dialog->width()) / 2, (w.height() - dialog->height()) / 2);
+            dialog->show();
+        }},
     {"night_room",
         [](MainWindow& w) {
+            delete w.findChild<ExportDialog*>();
             applyTheme(*qApp, Theme::nightRoom());
             w.showWorkspace(MainWindow::kPlan);
         }},

@@ -60,6 +60,7 @@ ExportDialog::ExportDialog(Document& document, QWidget* parent)
     says_->setWordWrap(true);
     says_->setObjectName(QStringLiteral("exportSays"));
     progress_->setRange(0, 100);
+    progress_->setTextVisible(false);
     progress_->hide();
     makePages();
     makeVoiceForm();

@@ -63,6 +63,7 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     evidence_->setWordWrap(true);
     evidence_->setTextFormat(Qt::PlainText);
     words_->setObjectName(QStringLiteral("styleWords"));
+    words_->setAccessibleName(tr("Our own words"));
     words_->setHorizontalHeaderLabels({tr("written or said"), tr("is"), tr("in plain words")});
     words_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     words_->verticalHeader()->hide();

@@ -22,6 +22,7 @@ DistancesPanel::DistancesPanel(Document& document, QWidget* parent)
     facts_->setWordWrap(true);
     facts_->setProperty("quiet", true);
     table_->setObjectName(QStringLiteral("distancesTable"));
+    table_->setAccessibleName(tr("Noted distances and measured ones"));
     table_->setHorizontalHeaderLabels({tr("#"), tr("after"), tr("you call"), tr("it is"), tr("call it")});
     asRows(table_);
     table_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);

@@ -142,6 +142,7 @@ PacePanel::PacePanel(Document& document, Transport& transport, QWidget* parent)
     car_->setObjectName(QStringLiteral("rehearsalCar"));
     surface_->setObjectName(QStringLiteral("rehearsalSurface"));
     target_->setObjectName(QStringLiteral("rehearsalTarget"));
+    target_->setAccessibleName(tr("Target time"));
     for (const auto name : pace::carNames()) {
         car_->addItem(QString::fromUtf8(name.data(), static_cast<qsizetype>(name.size())));
     }

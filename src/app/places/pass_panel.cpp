@@ -43,6 +43,10 @@ PassPanel::PassPanel(
     car_->setObjectName(QStringLiteral("passCar"));
     weather_->setObjectName(QStringLiteral("passWeather"));
     remark_->setObjectName(QStringLiteral("passRemark"));
+    name_->setAccessibleName(tr("Name of the pass"));
+    car_->setAccessibleName(tr("Car"));
+    weather_->setAccessibleName(tr("Weather"));
+    remark_->setAccessibleName(tr("Remark"));
     kind_->setObjectName(QStringLiteral("passKind"));
     kind_->addItem(tr("stage, at speed"), QStringLiteral("stage"));
     kind_->addItem(tr("recce, slow"), QStringLiteral("recce"));

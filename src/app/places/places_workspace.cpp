@@ -46,6 +46,7 @@ PlacesWorkspace::PlacesWorkspace(Document& document, Transport& transport, QWidg
     , distances_(new DistancesPanel(document))
 {
     setObjectName(QStringLiteral("placesWorkspace"));
+    setAccessibleName(tr("Places"));
     setFocusPolicy(Qt::StrongFocus);
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
@@ -129,6 +130,7 @@ QWidget* PlacesWorkspace::makeNotesSide()
     facts_->setProperty("quiet", true);
     facts_->setWordWrap(true);
     table_->setObjectName(QStringLiteral("placesTable"));
+    table_->setAccessibleName(tr("The notes and their places"));
     table_->setHorizontalHeaderLabels({tr("#"), tr("note"), tr("place"), tr("time"), tr("sure within")});
     asRows(table_);
     table_->setSelectionMode(QAbstractItemView::ExtendedSelection);

@@ -41,6 +41,7 @@ PlanWorkspace::PlanWorkspace(Document& document, Transport& transport, QWidget* 
     , calibration_(new CalibrationPanel(document))
 {
     setObjectName(QStringLiteral("planWorkspace"));
+    setAccessibleName(tr("Plan"));
     setFocusPolicy(Qt::StrongFocus);
     pages_->addWidget(makePicture());
     pages_->addWidget(calibration_);

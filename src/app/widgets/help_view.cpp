@@ -5,15 +5,40 @@
 #include "widgets/panels.h"
 
 #include <QFile>
+#include <QImage>
 #include <QTextBrowser>
 
+#include <algorithm>
 #include <set>
 
 namespace brumefall::app {
 
+namespace {
+
+/// Shows the guide's pictures as wide as it is.
+class GuideText : public QTextBrowser {
+public:
+    using QTextBrowser::QTextBrowser;
+
+protected:
+    QVariant loadResource(int type, const QUrl& name) override
+    {
+        constexpr int kMargin = 60;
+        constexpr int kWidest = 900;
+        if (type != QTextDocument::ImageResource) {
+            return {};
+        }
+        const QImage picture(QStringLiteral(":/") + name.path());
+        const int wide = std::clamp(width() - kMargin, 200, kWidest);
+        return picture.isNull() ? QVariant() : picture.scaledToWidth(wide, Qt::SmoothTransformation);
+    }
+};
+
+} // namespace
+
 HelpView::HelpView(QWidget* parent)
     : QWidget(parent)
-    , text_(new QTextBrowser)
+    , text_(new GuideText)
 {
     setObjectName(QStringLiteral("helpView"));
     text_->setObjectName(QStringLiteral("helpText"));
