@@ -160,8 +160,8 @@ void ExportDialog::makePages()
     preview_ = new PagesPreview;
     auto* all = new QHBoxLayout(page);
     all->setContentsMargins(0, 0, 0, 0);
-    all->addLayout(side);
-    all->addWidget(preview_, 1);
+    all->addLayout(side, 1);
+    all->addWidget(preview_, 3);
     forms_->addWidget(page);
 
     const std::array<QSizeF, 3> papers{*pages::paperFrom(QStringLiteral("a5")),

@@ -6,7 +6,10 @@
 
 #include <QFile>
 #include <QImage>
+#include <QTextBlock>
 #include <QTextBrowser>
+#include <QTextCursor>
+#include <QTextTable>
 
 #include <algorithm>
 #include <set>
@@ -77,6 +80,16 @@ void HelpView::showGuide()
     QFile file(QStringLiteral(":/guide.md"));
     if (file.open(QIODevice::ReadOnly)) {
         text_->setMarkdown(QString::fromUtf8(file.readAll()));
+        constexpr int kBetween = 8; // paragraphs
+        for (auto block = text_->document()->begin(); block.isValid(); block = block.next()) {
+            QTextCursor at(block);
+            if (at.currentTable() == nullptr) {
+                auto format = block.blockFormat();
+                format.setBottomMargin(kBetween);
+                at.setBlockFormat(format);
+            }
+        }
+        text_->moveCursor(QTextCursor::Start);
     }
 }
 
