@@ -69,27 +69,10 @@ double secondsOf(const std::string& text, bool any = false)
     return value;
 }
 
-/// The pass called `name`, or the one that the stage has for its stage pace, or none.
-std::optional<pace::Pass> findPass(
-    const std::filesystem::path& folder, const std::optional<std::string>& name)
-{
-    if (name) {
-        return stage::readPass(folder / "passes" / (*name + ".json"));
-    }
-    std::optional<pace::Pass> found;
-    for (const auto& file : stage::listJson(folder / "passes")) {
-        auto pass = stage::readPass(file);
-        if (!found || pass.kind == "stage") {
-            found = std::move(pass);
-        }
-    }
-    return found;
-}
-
 stage::Prepared prepared(const Arguments& arguments, const std::filesystem::path& folder)
 {
     const auto stage = stage::readStage(folder / "stage.brumefall");
-    const auto pass = findPass(folder, arguments.option("--pass"));
+    const auto pass = stage::passOf(folder, arguments.option("--pass"));
     const auto target = arguments.option("--target-time");
     auto result = stage::prepare(stage, pass ? &*pass : nullptr, target ? secondsOf(*target) : 0.0);
     for (const auto& doubt : result.doubts) {
@@ -214,7 +197,7 @@ int runTune(int argc, char** argv)
     const auto arguments = parseArguments(argc, argv, {"--pass"});
     const auto folder = stage::stageFolder(arguments.positional);
     const auto stage = stage::readStage(folder / "stage.brumefall");
-    const auto pass = findPass(folder, arguments.option("--pass"));
+    const auto pass = stage::passOf(folder, arguments.option("--pass"));
     std::vector<stage::Take> takes;
     int exit = kFine;
     for (const auto& file : stage::listJson(folder / "takes")) {

@@ -32,8 +32,8 @@ public:
         , wish_(wish)
         , progress_(progress)
         , stage_(stage::readStage(folder_ / "stage.brumefall"))
+        , pass_(stage::passOf(folder_, wish.pass))
     {
-        choosePass();
         if (wish.take) {
             take_ = stage::readTake(folder_ / "takes" / (*wish.take + ".json"));
         }
@@ -67,20 +67,6 @@ public:
 
 private:
     void put(const std::string& content) { formats::writeFile(wish_.to, content); }
-
-    void choosePass()
-    {
-        if (wish_.pass) {
-            pass_ = stage::readPass(folder_ / "passes" / (*wish_.pass + ".json"));
-            return;
-        }
-        for (const auto& file : stage::listJson(folder_ / "passes")) {
-            auto pass = stage::readPass(file);
-            if (!pass_ || pass.kind == "stage") {
-                pass_ = std::move(pass);
-            }
-        }
-    }
 
     /// Where the video begins, in seconds from go; without one, a little before the first call.
     [[nodiscard]] double begin_s() const
@@ -131,11 +117,8 @@ private:
 
     void writePages()
     {
-        QString title = QString::fromStdString(stage_.name);
-        if (!stage_.crew.empty()) {
-            title += QStringLiteral("  \u00b7  ") + QString::fromStdString(stage_.crew);
-        }
-        const pages::Book book(prepared_.plan, prepared_.notes, stage_.style, title, wish_.book);
+        const pages::Book book(
+            prepared_.plan, prepared_.notes, stage_.style, pages::titleOf(stage_), wish_.book);
         if (book.pages().empty()) {
             throw formats::FormatError(
                 (folder_ / "stage.brumefall").string(), 0, "there are no notes to print yet");
@@ -217,6 +200,23 @@ private:
     std::vector<std::string> says_;
 };
 
+/// What is exported must not take the place of what it is made from.
+void refuseOwnFiles(const std::filesystem::path& stage, const std::filesystem::path& to)
+{
+    std::error_code error;
+    const auto target = std::filesystem::weakly_canonical(to, error);
+    const auto within = target.lexically_relative(std::filesystem::weakly_canonical(stage, error));
+    const std::string first = within.empty() ? std::string() : within.begin()->string();
+    bool own = first == "passes" || first == "takes";
+    for (const auto& file : stage::listJson(stage / "passes")) {
+        const auto media = stage / stage::readPass(file).media.path;
+        own = own || std::filesystem::weakly_canonical(media, error) == target;
+    }
+    if (own) {
+        throw std::invalid_argument("that is a file of the stage itself; choose another name or folder");
+    }
+}
+
 } // namespace
 
 const std::vector<std::string>& suffixes()
@@ -239,6 +239,7 @@ std::vector<std::string> exportStage(
             "\u201c" + suffix + "\u201d is no kind of file that a stage becomes; these are:" + all);
     }
     const auto stage = stage::stageFolder(folder);
+    refuseOwnFiles(stage, wish.to);
     if (suffix == ".zip") {
         return pack(stage, wish.to, wish.with_media, progress);
     }

@@ -78,6 +78,13 @@ std::optional<QSizeF> paperFrom(const QString& name)
     return wide && high && usable(own.width()) && usable(own.height()) ? std::optional(own) : std::nullopt;
 }
 
+QString titleOf(const stage::Stage& stage)
+{
+    const QString name = QString::fromStdString(stage.name);
+    return stage.crew.empty() ? name
+                              : name + QStringLiteral("  \u00b7  ") + QString::fromStdString(stage.crew);
+}
+
 Book::Book(const plan::Plan& plan, const notes::ParsedNotes& notes, const notes::Style& style, QString title,
     BookWish wish)
     : title_(std::move(title))

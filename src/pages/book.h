@@ -41,6 +41,9 @@ struct BookWish {
 /// "120x180", in millimetres. Nothing where that is no paper of 60 to 500 mm.
 [[nodiscard]] std::optional<QSizeF> paperFrom(const QString& name);
 
+/// What stands on every page of a stage's book.
+[[nodiscard]] QString titleOf(const stage::Stage& stage);
+
 /// The colours of what is drawn; those of print by default.
 struct Inks {
     QColor ink = Qt::black;

@@ -230,6 +230,21 @@ TEST_F(ExportTest, StoppedOrImpossibleNothingIsLeftBehind)
     EXPECT_TRUE(std::filesystem::is_empty(scratch_.path()));
 }
 
+TEST_F(ExportTest, NothingIsWrittenOverTheStageItIsMadeFrom)
+{
+    const auto copy = support::copyDemo(scratch_);
+    ExportWish wish;
+    for (const auto& own : {copy / "media" / "stage.mkv", copy / "takes" / (kTake + ".flac"),
+             copy / "passes" / "stage.json", copy / "media" / ".." / "takes" / (kTake + ".json")}) {
+        const auto before = support::read(own);
+        wish.to = own;
+        EXPECT_THROW(static_cast<void>(exportStage(copy, wish)), std::invalid_argument) << own;
+        EXPECT_EQ(support::read(own), before);
+    }
+    wish.to = copy / "media" / "stage.srt"; // beside the video is where captions belong
+    EXPECT_NO_THROW(static_cast<void>(exportStage(copy, wish)));
+}
+
 TEST_F(ExportTest, WhatWasThereStaysWhereAnExportIsStopped)
 {
     support::write(scratch_.path() / "x.opus", "an older track");

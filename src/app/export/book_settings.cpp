@@ -39,12 +39,8 @@ void rememberBookWish(const pages::BookWish& wish)
 
 pages::Book makeBook(const Document& document, const plan::Plan& plan)
 {
-    const auto& stage = document.stage();
-    QString title = QString::fromStdString(stage.name);
-    if (!stage.crew.empty()) {
-        title += QStringLiteral("  \u00b7  ") + QString::fromStdString(stage.crew);
-    }
-    return {plan, document.prepared().notes, stage.style, title, bookWish()};
+    return {plan, document.prepared().notes, document.stage().style, pages::titleOf(document.stage()),
+        bookWish()};
 }
 
 } // namespace brumefall::app

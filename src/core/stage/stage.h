@@ -16,6 +16,7 @@
 #include <filesystem>
 #include <functional>
 #include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -94,6 +95,11 @@ void writeStage(const std::filesystem::path& file, const Stage& stage);
 void writePass(const std::filesystem::path& file, const pace::Pass& pass);
 [[nodiscard]] Take readTake(const std::filesystem::path& file);
 void writeTake(const std::filesystem::path& file, const Take& take);
+
+/// The pass called `name`, or the one that the stage has for its stage pace, or the last one; nothing where it
+/// has none and none is named.
+[[nodiscard]] std::optional<pace::Pass> passOf(
+    const std::filesystem::path& folder, const std::optional<std::string>& name);
 
 /// A driver's wishes as a file of their own, "brumefall/driver/1".
 [[nodiscard]] plan::Driver readDriver(const std::filesystem::path& file);

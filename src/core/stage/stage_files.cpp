@@ -433,6 +433,21 @@ std::vector<std::filesystem::path> listJson(const std::filesystem::path& folder)
     return files;
 }
 
+std::optional<pace::Pass> passOf(const std::filesystem::path& folder, const std::optional<std::string>& name)
+{
+    if (name) {
+        return readPass(folder / "passes" / (*name + ".json"));
+    }
+    std::optional<pace::Pass> found;
+    for (const auto& file : listJson(folder / "passes")) {
+        auto pass = readPass(file);
+        if (!found || pass.kind == "stage") {
+            found = std::move(pass);
+        }
+    }
+    return found;
+}
+
 std::vector<std::filesystem::path> orphanedSound(const std::filesystem::path& folder)
 {
     std::vector<std::filesystem::path> files;
