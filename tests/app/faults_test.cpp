@@ -271,6 +271,19 @@ TEST_F(FaultsTest, AFolderThatGotAnotherNameGetsWhatWasTypedMeanwhile)
     EXPECT_EQ(stage::readStage(renamed / "stage.brumefall").driver.fast_s, 2.9);
 }
 
+TEST_F(FaultsTest, AFolderThatGotAnotherNameGetsWhatWasMarkedMeanwhile)
+{
+    const auto renamed = scratch_.path() / "Renamed";
+    std::filesystem::rename(stage_, renamed);
+    document().setMark(QString::fromStdString(document().prepared().road.notes[3].id), 41.5);
+    document().save();
+    stage_ = renamed;
+    startAgain();
+    const auto& marks = document().pass()->marks;
+    EXPECT_TRUE(
+        std::any_of(marks.begin(), marks.end(), [](const pace::Mark& m) { return m.media_s == 41.5; }));
+}
+
 TEST_F(FaultsTest, TakesAndPassesAreKeptInTheSameWay)
 {
     ASSERT_FALSE(document().takes().empty());

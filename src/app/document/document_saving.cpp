@@ -301,24 +301,23 @@ void Document::writeTakes()
 void Document::keepAside(const QString& why)
 {
     Aside aside(folder_);
+    const auto put = [&](const std::filesystem::path& file, const auto& write) {
+        aside.put(file, write, on_disk_);
+    };
     try {
         if (stage_dirty_) {
-            aside.put(
-                kStageFile, [&](const std::filesystem::path& to) { stage::writeStage(to, stage_); },
-                on_disk_);
+            put(kStageFile, [&](const std::filesystem::path& to) { stage::writeStage(to, stage_); });
         }
         for (const std::string& name : dirty_passes_) {
             for (const pace::Pass& pass : passes_) {
                 if (pass.name == name) {
-                    aside.put(
-                        passFile(name), [&](const std::filesystem::path& to) { stage::writePass(to, pass); });
+                    put(passFile(name), [&](const std::filesystem::path& to) { stage::writePass(to, pass); });
                 }
             }
         }
         for (const std::string& name : dirty_takes_) {
             if (const stage::Take* take = this->take(name)) {
-                aside.put(
-                    takeFile(name), [&](const std::filesystem::path& to) { stage::writeTake(to, *take); });
+                put(takeFile(name), [&](const std::filesystem::path& to) { stage::writeTake(to, *take); });
             }
         }
         saved_nowhere_ = false;

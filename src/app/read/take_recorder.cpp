@@ -389,26 +389,30 @@ void TakeRecorder::stop()
     if (!std::exchange(running_, false)) {
         return;
     }
+    const QString reader = QString::fromStdString(recording_.take.reader);
     if (recording_.take.recorded_s < kShortest_s) {
+        const bool silent = recording_.take.recorded_s <= 0.0;
         heard_.reset();
         throwAway();
-        emit failed(
-            tr("%1 gave no sound: there is no take. Choose another microphone, or see that it is plugged "
-               "in.")
-                .arg(QString::fromStdString(recording_.take.reader)));
+        emit failed(silent
+                ? tr("%1 gave no sound: there is no take. Choose another microphone, or see that it is "
+                     "plugged in.")
+                      .arg(reader)
+                : tr("That was too short for a take."));
         emit discarded();
         return;
     }
+    keep(recording_);
+    judge(recording_, std::exchange(heard_, {}));
+    // once it is judged already: a practice goes on all the same
     if (lost_s_ > 0.0) {
         emit failed(tr("%1 lost %2 s of sound in this take; what followed keeps its time.")
-                        .arg(QString::fromStdString(recording_.take.reader))
+                        .arg(reader)
                         .arg(lost_s_, 0, 'f', 1));
     } else if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
         emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.")
                         .arg(stood_s, 0, 'f', 1));
     }
-    keep(recording_);
-    judge(recording_, std::exchange(heard_, {}));
 }
 
 void TakeRecorder::discard()
