@@ -223,6 +223,16 @@ TEST_F(FaultsTest, WhatCouldNotBeSavedIsThereAtTheNextStartAndSavedWhenItCanBe)
     EXPECT_FALSE(std::filesystem::exists(aside()) && !std::filesystem::is_empty(aside()));
 }
 
+TEST_F(FaultsTest, TheSameStageOpenedAgainShowsWhatWasChangedAMomentAgo)
+{
+    auto driver = document().stage().driver;
+    driver.fast_s = 2.9;
+    document().setDriver(driver, QStringLiteral("Change a lead"));
+    ASSERT_TRUE(window_->openStage(folder()));
+    EXPECT_EQ(document().stage().driver.fast_s, 2.9);
+    EXPECT_FALSE(document().hasUnsavedChanges());
+}
+
 TEST_F(FaultsTest, AnotherStageOpenedMeanwhileLosesNothingOfTheOneBefore)
 {
     const auto other = scratch_.path() / "Other";

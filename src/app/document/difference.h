@@ -3,8 +3,11 @@
 
 #include "stage/stage.h"
 
+#include <algorithm>
 #include <cstddef>
 #include <memory>
+#include <string>
+#include <vector>
 
 namespace brumefall::app {
 

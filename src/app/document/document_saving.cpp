@@ -97,6 +97,11 @@ void Document::readTakes(const Aside& aside)
 
 std::optional<QString> Document::open(const QString& folder)
 {
+    save(); // before anything is read: it may be this very stage
+    if (isSavedNowhere()) {
+        return tr("What was changed here could be saved nowhere yet, so this stage stays open. Make room on "
+                  "the disk, or save a copy elsewhere (Ctrl+Shift+S).");
+    }
     const auto path = stage::stageFolder(QDir(folder).absolutePath().toStdString());
     stage::Stage stage;
     std::string content;
@@ -107,11 +112,6 @@ std::optional<QString> Document::open(const QString& folder)
         stage = stage::readStage(aside->placeOf(kStageFile));
     } catch (const formats::FormatError& error) {
         return readable(error);
-    }
-    save();
-    if (isSavedNowhere()) {
-        return tr("What was changed here could be saved nowhere yet, so this stage stays open. Make room on "
-                  "the disk, or save a copy elsewhere (Ctrl+Shift+S).");
     }
     undo_.clear();
     lock_.reset();

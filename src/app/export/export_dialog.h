@@ -8,10 +8,8 @@
 
 #include <QDialog>
 
-class QCheckBox;
 class QComboBox;
 class QDoubleSpinBox;
-class QFormLayout;
 class QLabel;
 class QLineEdit;
 class QListWidget;
@@ -34,7 +32,6 @@ public:
     explicit ExportDialog(Document& document, QWidget* parent = nullptr);
     void choose(Kind kind);
     [[nodiscard]] bool isWriting() const { return writing_; }
-    [[nodiscard]] const pages::BookWish& bookWish() const { return book_; }
 
 private:
     void makePages();
@@ -70,7 +67,6 @@ private:
     QComboBox* words_ = nullptr;
     QLineEdit* version_ = nullptr;
     QLabel* turns_ = nullptr;
-    QComboBox* voice_ = nullptr; ///< the plan, or a take
     QComboBox* track_as_ = nullptr;
     QComboBox* mixed_ = nullptr;
     QComboBox* captions_as_ = nullptr;
