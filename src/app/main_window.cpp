@@ -54,6 +54,7 @@ MainWindow::MainWindow()
     , recorder_(document_, transport_)
     , keys_(new KeyRule(this))
 {
+    const BuiltUnstyled unstyled;
     setObjectName(QStringLiteral("mainWindow"));
     new PlainText(this);
     setWindowTitle(tr("Brumefall"));

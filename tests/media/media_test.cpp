@@ -185,7 +185,7 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
     EXPECT_LT(start_errors[start_errors.size() * 95 / 100], 0.1);
 }
 
-INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 60.0, 500.0));
+INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 500.0));
 
 /// What follows a voice as the sound comes, over a countdown, and over talk between two calls.
 TEST(Follower, TellsEachNoteSoonAfterItWasSaid)
@@ -465,7 +465,7 @@ TEST(Aligner, ATakeStoppedInTheMiddleOfANoteKeepsAllThatWasReadBefore)
     const auto reading = media::readAloud(plan, {}, 3, 0.0, 45.0);
     const auto expected = media::expectedNotes(plan);
     std::mt19937 random(11);
-    for (int cut = 0; cut < 5; ++cut) {
+    for (int cut = 0; cut < 3; ++cut) {
         // somewhere inside a note, in the middle of a word as a rule
         const std::size_t k = 3 + random() % (reading.truth.size() - 3);
         const take::Span& note = reading.truth[k].span;

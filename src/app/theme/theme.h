@@ -48,6 +48,19 @@ inline constexpr int kNext = 34;
 [[nodiscard]] const Theme& theme();
 void applyTheme(QApplication& application, const Theme& theme);
 
+/// While one lives, widgets are made without the style sheet, and get it when it goes: Qt works the sheet out
+/// anew for everything in a widget with each parent that it gets.
+class BuiltUnstyled {
+public:
+    BuiltUnstyled();
+    BuiltUnstyled(const BuiltUnstyled&) = delete;
+    BuiltUnstyled& operator=(const BuiltUnstyled&) = delete;
+    ~BuiltUnstyled();
+
+private:
+    QString sheet_;
+};
+
 /// Loads the type that ships with the application.
 void loadFonts();
 

@@ -43,15 +43,30 @@ void RoadRail::paint(QPainter& painter, const Theme& theme) const
     bool first = true;
     const double from_s = std::max(0.0, scale_.scene.from_s);
     const double to_s = std::min(scale_.scene.to_s, scale_.scene.prepared->placement.pace.duration_s());
-    for (double px = scale_.x(from_s); px <= scale_.x(to_s); px += 2.0) {
+    constexpr double kStep_px = 3.0;
+    QPointF last; // of a straight only its ends are drawn: this is painted with every picture
+    bool straight = false;
+    for (double px = scale_.x(from_s); px <= scale_.x(to_s); px += kStep_px) {
         const QPointF point(px, y(scale_.timeAtX(px)));
-        first ? path.moveTo(point) : path.lineTo(point);
+        if (first) {
+            path.moveTo(point);
+        } else if (point.y() != last.y()) {
+            if (straight) {
+                path.lineTo(last);
+            }
+            path.lineTo(point);
+        }
+        straight = !first && point.y() == last.y();
         first = false;
+        last = point;
+    }
+    if (straight) {
+        path.lineTo(last);
     }
     painter.setBrush(Qt::NoBrush);
-    painter.setPen(QPen(theme.shelf, 15, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin));
+    painter.setPen(QPen(theme.shelf, 15, Qt::SolidLine, Qt::FlatCap, Qt::BevelJoin));
     painter.drawPath(path);
-    painter.setPen(QPen(theme.road, 2.4, Qt::SolidLine, Qt::FlatCap, Qt::RoundJoin));
+    painter.setPen(QPen(theme.road, 2.4, Qt::SolidLine, Qt::FlatCap, Qt::BevelJoin));
     painter.drawPath(path);
 }
 
