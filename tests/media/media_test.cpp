@@ -144,6 +144,8 @@ TEST(Phones, AWordThatNoDictionaryHasGetsAPronunciation)
     EXPECT_FALSE(media::phonesFor("brumefall").empty());
 }
 
+constexpr double kHalf_s = 170.0; ///< of the demo stage
+
 class AlignerInNoise : public testing::TestWithParam<double> { };
 
 TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
@@ -154,9 +156,10 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
     wish.skipping = 4;
     wish.repeating = 3;
     wish.hesitating = 3;
+    wish.to_s = kHalf_s;
     const auto faults = media::chooseFaults(plan, wish, 31);
     ASSERT_EQ(faults.size(), 13U);
-    auto reading = media::readAloud(plan, faults, 31);
+    auto reading = media::readAloud(plan, faults, 31, 0.0, kHalf_s);
     // an engine under the voice
     std::mt19937 random(2);
     std::normal_distribution<double> hiss(0.0, 1.0);
@@ -168,7 +171,10 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
             static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
     }
     const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
-    ASSERT_EQ(alignment.notes.size(), reading.truth.size());
+    ASSERT_GT(alignment.notes.size(), reading.truth.size());
+    for (std::size_t k = reading.truth.size(); k < alignment.notes.size(); ++k) {
+        EXPECT_FALSE(alignment.notes[k].read) << "nobody came as far as " << plan.notes[k].spoken;
+    }
     std::vector<double> start_errors;
     for (std::size_t k = 0; k < reading.truth.size(); ++k) {
         const auto& found = alignment.notes[k];
@@ -249,7 +255,7 @@ TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
     const auto plan = demoPlan();
     media::Sound talk;
     talk.rate_hz = media::kAlignRate_hz;
-    for (int i = 0; i < 6; ++i) {
+    for (int i = 0; i < 4; ++i) {
         talk = joined(talk,
             media::sayAtRate(
                 "we should talk about this one after lunch, the others had the same problem", 180));
@@ -296,7 +302,8 @@ TEST(Aligner, HearingWhileItIsReadFindsWhatIsFoundAfterwards)
     media::FaultWish wish;
     wish.skipping = 4;
     wish.repeating = 2;
-    const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 6), 6);
+    wish.to_s = kHalf_s;
+    const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 6), 6, 0.0, kHalf_s);
     const auto expected = media::expectedNotes(plan);
     const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
     media::LiveAligner aligner(expected);
@@ -305,9 +312,9 @@ TEST(Aligner, HearingWhileItIsReadFindsWhatIsFoundAfterwards)
         aligner.hear(std::span(sound.samples).subspan(at, std::min(kBlock, sound.samples.size() - at)));
     }
     const auto found = aligner.finish();
-    ASSERT_EQ(found.size(), reading.truth.size());
+    ASSERT_GT(found.size(), reading.truth.size());
     std::size_t repeats = 0;
-    for (std::size_t k = 0; k < found.size(); ++k) {
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
         EXPECT_EQ(found[k].read, reading.truth[k].read) << found[k].id;
         if (found[k].read && reading.truth[k].read) {
             EXPECT_NEAR(found[k].span.start_s, reading.truth[k].span.start_s, 0.15) << found[k].id;
