@@ -92,6 +92,25 @@ TEST_F(LogTest, TheBoardShowsEveryStageInTheOrderOfTheRallyAndATotal)
     EXPECT_TRUE(table("boardTable")->isVisible()) << "one stays on the board";
 }
 
+TEST_F(LogTest, TheKeysAreInTheListOfThePageWhereverOneComesFrom)
+{
+    press(Qt::Key_2, Qt::AltModifier);
+    press(Qt::Key_Down);
+    EXPECT_EQ(table("boardTable")->currentRow(), 1);
+    press(Qt::Key_F1);
+    press(Qt::Key_F6);
+    press(Qt::Key_Down);
+    EXPECT_EQ(table("boardTable")->currentRow(), 2) << "back from another workspace";
+    const QString stage = cell("boardTable", 2, 0);
+    press(Qt::Key_Return);
+    EXPECT_TRUE(stage.startsWith(QString::fromStdString(document().stage().name))) << stage.toStdString();
+    press(Qt::Key_F6);
+    press(Qt::Key_1, Qt::AltModifier);
+    const int row = table("tonightTable")->currentRow();
+    press(Qt::Key_Down);
+    EXPECT_EQ(table("tonightTable")->currentRow(), row + 1);
+}
+
 TEST_F(LogTest, ACrewMovesFromStageToStageAndIntoANewOne)
 {
     auto driver = document().stage().driver;

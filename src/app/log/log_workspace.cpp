@@ -16,6 +16,7 @@
 #include <QFileDialog>
 #include <QSignalBlocker>
 #include <QStackedWidget>
+#include <QTableWidget>
 
 #include <algorithm>
 #include <set>
@@ -54,7 +55,19 @@ LogWorkspace::LogWorkspace(Document& document, QWidget* parent)
     layout->addWidget(next_);
     layout->addLayout(makeHead());
     layout->addWidget(pages_, 1);
-    beginAt(this, tonight_->findChild<QWidget*>(QStringLiteral("tonightTable")));
+    // the keys go with the page: to its list, where it has one
+    const auto keysToPage = [this] {
+        QWidget* page = pages_->currentWidget();
+        auto* list = page->findChild<QTableWidget*>();
+        beginAt(this, list != nullptr ? list : page);
+    };
+    keysToPage();
+    connect(tabs_, &SideTabs::changed, this, [this, keysToPage] {
+        keysToPage();
+        if (isVisible()) {
+            takeFocus(this);
+        }
+    });
 
     connect(&document_, &Document::takesChanged, this, &LogWorkspace::showTakes);
     connect(&document_, &Document::notesChanged, this, &LogWorkspace::readAnew);

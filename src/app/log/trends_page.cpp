@@ -136,7 +136,8 @@ void TrendsPage::draw()
     chart->setBackgroundRoundness(0);
     std::map<std::size_t, QLineSeries*> lines;
     double least = 0.0;
-    double most = words.unit == tr("%") ? 100.0 : 0.0;
+    // on time goes to all of them; of faults there are few: the step from 6 to 3 of 100 is to be seen
+    double most = words.unit != tr("%") ? 0.0 : figure == log::Figure::on_time ? 100.0 : 20.0;
     for (const auto& point : points_) {
         auto*& line = lines[point.stage];
         if (line == nullptr) {
@@ -162,10 +163,9 @@ void TrendsPage::draw()
     auto* up = new QValueAxis;
     const double room = 0.08 * std::max(0.5, most - least);
     up->setRange(least < 0.0 ? least - room : 0.0, most + room);
-    if (most >= 100.0) { // shares
-        constexpr double kStep = 20.0;
+    if (words.unit == tr("%")) {
         up->setTickType(QValueAxis::TicksDynamic);
-        up->setTickInterval(kStep);
+        up->setTickInterval(most > 40.0 ? 20.0 : 5.0);
     } else {
         up->applyNiceNumbers();
     }
