@@ -18,7 +18,8 @@ double durationOf(const AVFormatContext& format)
 class SoundDecoder {
 public:
     SoundDecoder(const std::filesystem::path& file, int rate_hz)
-        : format_(openInput(file))
+        : file_(file)
+        , format_(openInput(file))
         , packet_(av_packet_alloc())
         , frame_(av_frame_alloc())
     {
@@ -38,6 +39,9 @@ public:
             throw MediaError(file, "its sound cannot be decoded (" + reason(failed) + ")");
         }
         rate_hz_ = rate_hz > 0 ? rate_hz : codec_->sample_rate;
+        if (rate_hz_ < 1) {
+            throw MediaError(file, "its sound has no rate");
+        }
     }
 
     [[nodiscard]] int rate_hz() const { return rate_hz_; }
@@ -86,7 +90,7 @@ private:
     template <typename Take> void drain(Take& take)
     {
         while (avcodec_receive_frame(codec_.get(), frame_.get()) >= 0) {
-            if (!resampler_) {
+            if (!resampler_ || isAnotherSound()) {
                 openResampler();
             }
             const auto most = swr_get_out_samples(resampler_.get(), frame_->nb_samples);
@@ -102,20 +106,42 @@ private:
         }
     }
 
+    /// A file may change its channels or rate on its way.
+    [[nodiscard]] bool isAnotherSound() const
+    {
+        return frame_->format != format_in_ || frame_->sample_rate != rate_in_hz_
+            || frame_->ch_layout.nb_channels != channels_in_;
+    }
+
     void openResampler()
     {
+        format_in_ = frame_->format;
+        rate_in_hz_ = frame_->sample_rate;
+        channels_in_ = frame_->ch_layout.nb_channels;
+        if (channels_in_ < 1 || channels_in_ > kMostChannels || rate_in_hz_ < kLeastRate_hz
+            || rate_in_hz_ > kMostRate_hz) {
+            throw MediaError(file_,
+                "its sound has " + std::to_string(channels_in_) + " channels at " + std::to_string(rate_in_hz_)
+                    + " Hz: no recorder makes such");
+        }
         AVChannelLayout mono = AV_CHANNEL_LAYOUT_MONO;
         AVChannelLayout in = frame_->ch_layout;
         if (in.order == AV_CHANNEL_ORDER_UNSPEC) {
-            av_channel_layout_default(&in, std::max(1, frame_->ch_layout.nb_channels));
+            av_channel_layout_default(&in, channels_in_);
         }
         SwrContext* raw = nullptr;
         swr_alloc_set_opts2(&raw, &mono, AV_SAMPLE_FMT_S16, rate_hz_, &in,
-            static_cast<AVSampleFormat>(frame_->format), frame_->sample_rate, 0, nullptr);
+            static_cast<AVSampleFormat>(format_in_), rate_in_hz_, 0, nullptr);
         resampler_.reset(raw);
-        swr_init(raw);
+        if (const int failed = swr_init(raw); failed < 0) {
+            throw MediaError(file_, "its sound cannot be brought to one channel (" + reason(failed) + ")");
+        }
     }
 
+    static constexpr int kMostChannels = 64; ///< the resampler writes past its own tables beyond
+    static constexpr int kLeastRate_hz = 1000; ///< a small file would become a large sound
+    static constexpr int kMostRate_hz = 768000; ///< the resampler's filter grows with the rate
+    std::filesystem::path file_;
     Format format_;
     Codec codec_;
     Resampler resampler_;
@@ -124,6 +150,9 @@ private:
     std::vector<std::int16_t> block_;
     int stream_ = -1;
     int rate_hz_ = 0;
+    int format_in_ = -1;
+    int rate_in_hz_ = 0;
+    int channels_in_ = 0;
     long long done_ = 0;
 };
 

@@ -72,6 +72,32 @@ TEST(Sound, MissingAndBrokenMediaAreTold)
         << "what is there is read";
 }
 
+/// A tenth of a second whose header claims `channels` and `rate_hz`.
+std::filesystem::path strangersSound(std::uint16_t channels, std::uint32_t rate_hz)
+{
+    const auto file = std::filesystem::path(testing::TempDir()) / "strangers.wav";
+    media::SoundWriter(file, media::kAlignRate_hz).write(std::vector<std::int16_t>(1600, 100));
+    std::fstream header(file, std::ios::binary | std::ios::in | std::ios::out);
+    const auto put = [&](std::streamoff at, auto value) {
+        header.seekp(at);
+        header.write(reinterpret_cast<const char*>(&value), sizeof value);
+    };
+    put(22, channels);
+    put(24, rate_hz);
+    put(28, rate_hz * channels * 2U);
+    put(32, static_cast<std::uint16_t>(channels * 2U));
+    return file;
+}
+
+TEST(Sound, AHeaderOfAStrangerNeitherBreaksTheResamplerNorKeepsItBusyForMinutes)
+{
+    EXPECT_NEAR(media::decodeSound(strangersSound(2, 8000), 16000).duration_s(), 0.1, 0.01) << "one that is right";
+    EXPECT_THROW((void)media::decodeSound(strangersSound(200, 16000), 16000), media::MediaError);
+    EXPECT_THROW((void)media::decodeSound(strangersSound(1, 1073757824), 16000), media::MediaError);
+    EXPECT_THROW((void)media::decodeSound(strangersSound(1, 2), 16000), media::MediaError);
+    EXPECT_THROW((void)media::decodePeaks(strangersSound(200, 16000), 0.02), media::MediaError);
+}
+
 TEST(Sound, DecodingCanBeCancelled)
 {
     int asked = 0;
