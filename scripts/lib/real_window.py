@@ -14,8 +14,8 @@ class Display:
             ["Xvfb", "-noreset", "-displayfd", str(writer), "-screen", "0", "1280x800x24"],
             pass_fds=[writer], stderr=subprocess.DEVNULL)
         os.close(writer)
-        self.name = ":" + os.read(reader, 16).decode().strip()
-        os.close(reader)
+        with os.fdopen(reader) as told: # the whole line: the server ends where it cannot write it out
+            self.name = ":" + told.readline().strip()
 
     def end(self):
         self.server.terminate()

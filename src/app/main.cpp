@@ -61,13 +61,12 @@ int main(int argc, char** argv)
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("Brumefall"));
     QApplication::setOrganizationName(QStringLiteral("Brumefall"));
+    const QPalette desktop = QApplication::palette();
     QApplication::setStyle(QStringLiteral("Fusion"));
     using namespace brumefall::app;
     loadFonts();
     clearLeftScratch();
-    applyTheme(application,
-        QSettings().value(QStringLiteral("theme/dark"), false).toBool() ? Theme::nightRoom()
-                                                                        : Theme::paper());
+    applyTheme(application, wishedTheme(desktop));
     MainWindow window;
     const QStringList arguments = QApplication::arguments();
     closeWhenAsked(window);

@@ -223,6 +223,22 @@ TEST_F(FaultsTest, WhatCouldNotBeSavedIsThereAtTheNextStartAndSavedWhenItCanBe)
     EXPECT_FALSE(std::filesystem::exists(aside()) && !std::filesystem::is_empty(aside()));
 }
 
+TEST_F(FaultsTest, WhatIsTriedAgainAndAgainIsNotSaidEachTime)
+{
+    block(stage_ / "stage.brumefall");
+    QSignalSpy told(&document(), &Document::saveFailed);
+    change(2.9);
+    ASSERT_EQ(told.count(), 1);
+    QTest::qWait(3500); // it was tried once more
+    EXPECT_EQ(told.count(), 1);
+    unblock(stage_ / "stage.brumefall");
+    ASSERT_TRUE(waitFor([&] { return !document().hasUnsavedChanges(); }, 8000));
+    block(stage_ / "stage.brumefall");
+    change(2.7);
+    EXPECT_EQ(told.count(), 2) << "after it had been well";
+    unblock(stage_ / "stage.brumefall");
+}
+
 TEST_F(FaultsTest, TheSameStageOpenedAgainShowsWhatWasChangedAMomentAgo)
 {
     auto driver = document().stage().driver;

@@ -352,6 +352,22 @@ TEST_F(KeepingTest, TheBreathsThatAreProposedAreDrawnBeforeTheyAreTaken)
     EXPECT_EQ(document().prepared().plan.calls.size(), calls) << "B once more takes what was drawn";
 }
 
+TEST_F(KeepingTest, TheThemeIsTheDesktopsUntilOneIsChosen)
+{
+    QSettings().remove(QStringLiteral("theme/dark"));
+    QPalette desktop;
+    desktop.setColor(QPalette::Window, QColor(0x20, 0x22, 0x24));
+    EXPECT_TRUE(wishedTheme(desktop).dark);
+    desktop.setColor(QPalette::Window, QColor(0xf0, 0xf0, 0xf0));
+    EXPECT_FALSE(wishedTheme(desktop).dark);
+    press(Qt::Key_D, Qt::ControlModifier);
+    EXPECT_TRUE(wishedTheme(desktop).dark) << "what was chosen by hand";
+    press(Qt::Key_D, Qt::ControlModifier);
+    desktop.setColor(QPalette::Window, QColor(0x20, 0x22, 0x24));
+    EXPECT_FALSE(wishedTheme(desktop).dark);
+    QSettings().remove(QStringLiteral("theme/dark"));
+}
+
 TEST_F(KeepingTest, TheChartFollowsTheNightRoom)
 {
     openDemo();

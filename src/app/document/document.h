@@ -208,6 +208,7 @@ private:
     void writePasses();
     void writeTakes();
     void keepAside(const QString& why);
+    void tellUnsaved(const QString& why);
     void applyRemark(
         const std::string& take, const std::string& note, const std::optional<stage::Remark>& remark);
     void applyTakeTexts(const std::string& take, const std::pair<std::string, std::string>& texts);
@@ -239,6 +240,8 @@ private:
     std::set<std::string> dirty_takes_;
     QTimer try_again_;
     bool saved_nowhere_ = false;
+    QString told_unsaved_; ///< not said again with each try
+    QElapsedTimer since_told_unsaved_;
     std::vector<std::string> removed_passes_; ///< to be removed from the disk with the next save
     Along along_ = Along::recorded;
     std::string along_pass_;

@@ -62,6 +62,7 @@ void Document::readPasses(const Aside& aside)
 {
     passes_.clear();
     dirty_passes_.clear();
+    told_unsaved_.clear();
     removed_passes_.clear();
     pass_ = 0;
     for (const auto& file : filesIn(folder_, "passes", aside)) {
@@ -245,6 +246,7 @@ void Document::saveAnd(const std::function<void()>& write)
     }
     if (!hasUnsavedChanges()) {
         saved_nowhere_ = false;
+        told_unsaved_.clear();
         try_again_.stop();
         emit saved();
     }
@@ -321,13 +323,24 @@ void Document::keepAside(const QString& why)
             }
         }
         saved_nowhere_ = false;
-        emit saveFailed(tr("%1 Until then it is kept in the application's own folder.").arg(why));
+        tellUnsaved(tr("%1 Until then it is kept in the application's own folder.").arg(why));
     } catch (const formats::FormatError& worse) {
         saved_nowhere_ = true;
-        emit saveFailed(tr("%1 It could be kept nowhere else either (%2): leave this window open.")
-                            .arg(why, readable(worse)));
+        tellUnsaved(tr("%1 It could be kept nowhere else either (%2): leave this window open.")
+                        .arg(why, readable(worse)));
     }
     try_again_.start(kTryAgain_ms);
+}
+
+/// Not with each try: it would take the place of whatever else is said. Now and then, lest it is forgotten.
+void Document::tellUnsaved(const QString& why)
+{
+    constexpr qint64 kRemind_ms = 30'000;
+    if (why != told_unsaved_ || since_told_unsaved_.elapsed() > kRemind_ms) {
+        told_unsaved_ = why;
+        since_told_unsaved_.start();
+        emit saveFailed(why);
+    }
 }
 
 void Document::keepOthersVersion()

@@ -6,6 +6,7 @@
 #include <QDir>
 #include <QFontDatabase>
 #include <QSaveFile>
+#include <QSettings>
 #include <QStandardPaths>
 #include <QWidget>
 
@@ -143,6 +144,14 @@ void applyTheme(QApplication& application, const Theme& theme)
     for (QWidget* widget : QApplication::allWidgets()) {
         widget->update();
     }
+}
+
+Theme wishedTheme(const QPalette& desktop)
+{
+    constexpr int kMiddle = 128;
+    const bool dark_desktop = desktop.color(QPalette::Window).lightness() < kMiddle;
+    return QSettings().value(QStringLiteral("theme/dark"), dark_desktop).toBool() ? Theme::nightRoom()
+                                                                                  : Theme::paper();
 }
 
 BuiltUnstyled::BuiltUnstyled()

@@ -48,6 +48,9 @@ inline constexpr int kNext = 34;
 [[nodiscard]] const Theme& theme();
 void applyTheme(QApplication& application, const Theme& theme);
 
+/// The one that was chosen last; where none was, the night room on a desktop whose own colours are dark.
+[[nodiscard]] Theme wishedTheme(const QPalette& desktop);
+
 /// While one lives, widgets are made without the style sheet, and get it when it goes: Qt works the sheet out
 /// anew for everything in a widget with each parent that it gets.
 class BuiltUnstyled {
