@@ -179,7 +179,7 @@ TEST_F(LogTest, AnEveningsListOverThreeStagesIsWorkedThroughByKeys)
             },
             90000))
             << stage.toStdString();
-        QTest::qWait(1500);
+        ASSERT_TRUE(waitFor([&] { return window_->recorder().recorded_s() > 1.5; }, 20000)) << "there is sound";
         press(Qt::Key_R);
         ASSERT_TRUE(waitFor([&] { return cell("tonightTable", row, 0) == QStringLiteral("\u2713"); }, 60000))
             << stage.toStdString();
