@@ -281,7 +281,7 @@ TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
     const auto plan = demoPlan();
     media::Sound talk;
     talk.rate_hz = media::kAlignRate_hz;
-    for (int i = 0; i < 4; ++i) {
+    for (int i = 0; i < 3; ++i) {
         talk = joined(talk,
             media::sayAtRate(
                 "we should talk about this one after lunch, the others had the same problem", 180));
