@@ -202,6 +202,18 @@ TEST_F(RallyTest, WhatWentWellComesBackTheLaterTheOftenerItDid)
     EXPECT_LT(gain("2030-03-08T20:00:00"), 0.7 * once);
 }
 
+TEST_F(RallyTest, TheWeakestStretchOfAStageIsWhereMostGoesWrong)
+{
+    addTake("2030-03-02T20:00:00", 4, 2);
+    const auto rally = readRally(folder());
+    const auto& quarry = rally.stages[1];
+    const auto weakest = weakestStretch(quarry, "2030-03-06T19:00:00");
+    ASSERT_TRUE(weakest);
+    ASSERT_TRUE(weakest->wrong_share);
+    EXPECT_GT(*weakest->wrong_share, 0.0);
+    EXPECT_LT(*weakest->wrong_share, 1.0);
+}
+
 TEST_F(RallyTest, AStageThatWasNeverReadIsListenedToFirst)
 {
     std::filesystem::remove_all(folder() / "Lantern Pass");
@@ -209,6 +221,7 @@ TEST_F(RallyTest, AStageThatWasNeverReadIsListenedToFirst)
     ASSERT_FALSE(all.empty());
     EXPECT_EQ(all[0].way, take::Way::listen_first);
     EXPECT_EQ(all[0].why, "never read yet");
+    EXPECT_FALSE(all[0].wrong_share) << "what was never read did not go wrong";
 }
 
 TEST(Days, CountFromAnIsoDate)

@@ -69,6 +69,18 @@ BoardPage::BoardPage(QWidget* parent)
     connect(table_, &QTableWidget::cellDoubleClicked, this, open);
 }
 
+namespace {
+
+QString weakestIn(const log::StageSummary& stage, const log::DrillStretch& stretch)
+{
+    const QString numbers = numbersOf(stretch, stage);
+    return !stretch.wrong_share
+        ? BoardPage::tr("notes %1, never read").arg(numbers)
+        : BoardPage::tr("notes %1, %2 % go wrong").arg(numbers).arg(std::lround(100.0 * *stretch.wrong_share));
+}
+
+} // namespace
+
 void BoardPage::show(const log::Rally& rally, int open)
 {
     rally_ = &rally;
@@ -114,7 +126,7 @@ void BoardPage::show(const log::Rally& rally, int open)
                                 : tr("%1 %").arg(std::lround(100.0 * last->figures.on_time_share)),
                 stage.takes.empty() ? tr("never")
                                     : QString::fromStdString(stage.takes.back().made_at).left(10),
-                !weakest ? tr("no notes yet") : QString::fromStdString(weakest->why)});
+                !weakest ? tr("no notes yet") : weakestIn(stage, *weakest)});
         length_m += stage.runs * stage.length_m;
         notes += stage.notes;
         placed += stage.placed;

@@ -1,8 +1,10 @@
 /// Tables of the log: rows of words and figures that are chosen as a whole.
 #pragma once
 
+#include "log/tonight.h"
 #include "widgets/panels.h"
 
+#include <QCoreApplication>
 #include <QStyledItemDelegate>
 #include <QTableWidget>
 
@@ -56,6 +58,21 @@ inline void setRow(QTableWidget* table, int row, const QStringList& cells)
         item->setToolTip(cells[column]);
         table->setItem(row, column, item);
     }
+}
+
+/// The numbers of a stretch's notes; an echo has the number of what it says again.
+inline QString numbersOf(const log::DrillStretch& drill, const log::StageSummary& stage)
+{
+    int number = 0;
+    int first = 0;
+    int last = 0;
+    for (const auto& note : stage.plan.notes) {
+        number += note.echo_of.empty() ? 1 : 0;
+        first = note.id == drill.first ? number : first;
+        last = note.id == drill.last ? number : last;
+    }
+    return first == last ? QString::number(first)
+                         : QCoreApplication::translate("Rows", "%1 to %2").arg(first).arg(last);
 }
 
 /// The row that was chosen stays so, or the nearest.

@@ -98,21 +98,9 @@ void TonightPage::list()
 
 QString TonightPage::notesOf(const log::DrillStretch& drill) const
 {
-    for (const auto& stage : rally_->stages) {
-        if (stage.folder != drill.folder) {
-            continue;
-        }
-        int number = 0;
-        int first = 0;
-        int last = 0;
-        for (const auto& note : stage.plan.notes) { // an echo has the number of what it says again
-            number += note.echo_of.empty() ? 1 : 0;
-            first = note.id == drill.first ? number : first;
-            last = note.id == drill.last ? number : last;
-        }
-        return first == last ? QString::number(first) : tr("%1 to %2").arg(first).arg(last);
-    }
-    return {};
+    const auto stage = std::find_if(rally_->stages.begin(), rally_->stages.end(),
+        [&](const log::StageSummary& s) { return s.folder == drill.folder; });
+    return stage == rally_->stages.end() ? QString() : numbersOf(drill, *stage);
 }
 
 void TonightPage::fill()

@@ -158,6 +158,9 @@ std::vector<DrillStretch> stretchesOf(const StageSummary& stage, double now_days
         drill.minutes = kTimes * (span.to_s - span.from_s + kBetween_s) / 60.0;
         drill.gain = gain;
         drill.way = wayFor(causes, ever_read, trouble / count);
+        if (ever_read) {
+            drill.wrong_share = trouble / count;
+        }
         drill.why = ever_read
             ? formats::printed("%.0f of 100 notes go wrong here, most of all \"%s\"; last read %s",
                 100.0 * trouble / count, plan.notes[worst].spoken.c_str(), ago(days_ago).c_str())

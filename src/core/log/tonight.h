@@ -22,6 +22,7 @@ struct DrillStretch {
     std::string last;
     double minutes = 0.0;
     double gain = 0.0;
+    std::optional<double> wrong_share; ///< of its notes, 0 to 1; nothing where it was never read
     std::string why;
     take::Way way = take::Way::guided;
 };
