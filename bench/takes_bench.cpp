@@ -453,6 +453,10 @@ int main(int argc, char** argv)
     }
     if (const char* only = std::getenv("TAKES_SPEAKER")) {
         std::erase_if(speakers, [&](const Speaker& s) { return s.name != only; });
+        if (speakers.empty()) { // any variant of espeak-ng
+            const char* rate = std::getenv("TAKES_WORDS_PER_MIN");
+            speakers.push_back({only, false, rate != nullptr ? std::atof(rate) : 240.0});
+        }
     }
     const Speaker driver{"en-gb+m3", false, 200.0};
     const auto worsenBy = [](auto noise, double below_dB) {
@@ -489,7 +493,8 @@ int main(int argc, char** argv)
         {"clipped 20 dB", 3.0, 0.0, 10.0},
         {"gears, stones 5 dB", 3.0, 0.0, 1.0, worsenBy(gearsAndStones, 5.0)},
         {"misread, clean", 3.0, 0.0, 1.0, {}, 0.12},
-        {"misread, 15 dB", 3.0, 0.0, 1.0, worsenBy(engine, 15.0), 0.12}};
+        {"misread, 15 dB", 3.0, 0.0, 1.0, worsenBy(engine, 15.0), 0.12},
+        {"misread, 10 dB", 3.0, 0.0, 1.0, worsenBy(engine, 10.0), 0.12}};
     const auto wanted = [&](const std::string& name) {
         return argc < 2 || std::any_of(argv + 1, argv + argc, [&](const char* a) {
             return name.find(a) != std::string::npos;

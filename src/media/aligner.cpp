@@ -3,6 +3,7 @@
 #include "media/condense.h"
 #include "media/resample.h"
 #include "media/speech_decoder.h"
+#include "media/word_sounds.h"
 #include "notes/near_misses.h"
 
 extern "C" {
@@ -587,6 +588,7 @@ struct LiveAligner::State {
     std::size_t before = 0; ///< samples that were, before it
     std::size_t looked = 0; ///< samples of the rest at the last look
     double loud_dB = 0.0;
+    WordSounds sounds;
 };
 
 LiveAligner::LiveAligner(std::vector<ExpectedNote> expected)
@@ -621,9 +623,11 @@ void LiveAligner::search(bool more, const Progress& progress)
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
     auto found = s.search.search(condensed, more, progress);
     for (HeardWord& word : found.words) {
+        const HeardWord here = word;
         word.span.start_s = before_s + condensed.originalTime(word.span.start_s);
         word.span.end_s =
             before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
+        s.sounds.add(here, condensed, word.span.start_s);
         s.collector.add(word);
     }
     const auto done = more && found.until_s <= 0.0
@@ -639,7 +643,9 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
     State& s = *state_;
     const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
     search(false, progress);
-    return s.collector.finish(length_s);
+    auto found = s.collector.finish(length_s);
+    take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
+    return found;
 }
 
 Alignment align(const Sound& sound, const std::vector<ExpectedNote>& expected, const Progress& progress)
