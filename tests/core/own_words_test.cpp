@@ -76,7 +76,7 @@ TEST_F(OwnWordsTest, AVoiceThatTheModelTakesForAnotherWordIsCleared)
     readBoth(8);
     found_[1].misread.push_back({"left", "right", 0.97, false});
     weighByOwnWords(found_, words_);
-    EXPECT_EQ(sureMisreadNotes(), 0);
+    EXPECT_TRUE(found_[1].misread.empty()) << "it is said as he always says it";
 }
 
 TEST_F(OwnWordsTest, WhereTooLittleWasSaidTheModelHasTheWord)

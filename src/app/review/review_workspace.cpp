@@ -138,6 +138,8 @@ QLayout* ReviewWorkspace::makeHead()
 {
     takes_->setObjectName(QStringLiteral("takeChoice"));
     takes_->setAccessibleName(tr("Take"));
+    takes_->setSizeAdjustPolicy(QComboBox::AdjustToContents);
+    takes_->setSizePolicy(QSizePolicy::Minimum, QSizePolicy::Fixed); // its name is never cut
     connect(takes_, &QComboBox::textActivated, this, &ReviewWorkspace::showTake);
     judge_->setObjectName(QStringLiteral("judgeButton"));
     connect(judge_, &QPushButton::clicked, this, [this] {

@@ -157,6 +157,7 @@ void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>&
     constexpr double kSlope = 0.02;
     constexpr double kMostOfModel = 3.0; ///< nats
     constexpr double kMost = 8.0;
+    constexpr double kCleared = 0.1; ///< less sure is not worth a "perhaps"
     const auto all = likenesses(words);
     for (std::size_t i = 0; i < words.size(); ++i) {
         FoundNote& note = found[words[i].note];
@@ -189,6 +190,9 @@ void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>&
         } else {
             heard->sure = 1.0 / (1.0 + std::exp(-of_model - weight(same->nearer)));
         }
+    }
+    for (FoundNote& note : found) {
+        std::erase_if(note.misread, [](const Misread& m) { return m.sure < kCleared; });
     }
 }
 
