@@ -43,6 +43,7 @@ std::string quoted(const std::filesystem::path& path)
 }
 
 const std::filesystem::path kDemo = DEMO_FOLDER;
+const auto kShort = kDemo.parent_path() / "Salt Stair"; ///< of the same rally
 
 /// What a validator has against `json` by docs/schemas/<kind>.schema.json; empty where nothing.
 std::string schemaFaults(const std::string& kind, const std::string& json)
@@ -222,8 +223,8 @@ TEST(Cli, ATargetTimeIsKept)
 
 TEST(Cli, AlignFindsTheNotesOfADemoTake)
 {
-    const auto result = run("align " + quoted(kDemo) + " --pass stage --audio "
-        + quoted(kDemo / "takes" / "2030-03-09 19.02.47.flac"));
+    const auto result = run("align " + quoted(kShort) + " --pass stage --audio "
+        + quoted(kShort / "takes" / "2030-03-08 22.05.11.flac"));
     ASSERT_EQ(result.exit_code, 0) << result.err;
     const auto json = Json::parse(result.out);
     EXPECT_EQ(json["format"], "brumefall/calls/1");
@@ -237,13 +238,13 @@ TEST(Cli, AlignFindsTheNotesOfADemoTake)
 
 TEST(Cli, FollowTellsWhenEachNoteWasToldInTheFormatOfTheDesign)
 {
-    const auto take = kDemo / "takes" / "2030-03-09 19.02.47.flac";
-    const auto result = run("follow " + quoted(kDemo) + " --pass stage --audio " + quoted(take));
+    const auto take = kShort / "takes" / "2030-03-08 22.05.11.flac";
+    const auto result = run("follow " + quoted(kShort) + " --pass stage --audio " + quoted(take));
     ASSERT_EQ(result.exit_code, 0) << result.err;
     const Json json = Json::parse(result.out);
     EXPECT_EQ(json["format"], "brumefall/follow/1");
     EXPECT_EQ(schemaFaults("follow", result.out), "");
-    const Json kept = Json::parse(support::read(kDemo / "takes" / "2030-03-09 19.02.47.json"));
+    const Json kept = Json::parse(support::read(kShort / "takes" / "2030-03-08 22.05.11.json"));
     std::map<std::string, double> end_s;
     for (const Json& note : kept["calls"]) {
         if (note["verdict"] == "read") {
