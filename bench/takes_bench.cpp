@@ -528,6 +528,11 @@ int main(int argc, char** argv)
             score.add(take.truth, alignment, sound.duration_s());
             own.print("  " + speakers[s].name);
             misreading.add(take.truth, alignment);
+            if (condition.misread_share > 0.0) {
+                Misreading of_voice;
+                of_voice.add(take.truth, alignment);
+                of_voice.print();
+            }
             if (condition.misread_share == 0.0) {
                 following.add(take.truth, sound, expected);
             }

@@ -417,6 +417,37 @@ TEST(Aligner, AMisreadWordIsToldAndOneReadAsItIsWrittenIsNot)
     EXPECT_GE(told, 4);
 }
 
+/// The model takes this accent's every other word for another: only the voice itself tells them apart.
+TEST(Aligner, AMisreadDirectionIsToldInAVoiceThatTheModelKnowsIll)
+{
+    const auto plan = demoPlan();
+    constexpr std::size_t kFirst = 24;
+    constexpr std::size_t kLast = 52;
+    constexpr std::size_t kMisread = 36; // "into right ...", said "into left ..."
+    media::VoiceStyle voice;
+    voice.variant = "en-gb-scotland+f3";
+    auto expected = media::expectedNotes(plan);
+    expected = {expected.begin() + kFirst, expected.begin() + kLast};
+    media::Sound sound{std::vector<std::int16_t>(media::kAlignRate_hz, 0), media::kAlignRate_hz};
+    for (std::size_t k = 0; k < expected.size(); ++k) {
+        std::string words = expected[k].spoken;
+        const auto right = words.find("right");
+        if (k + kFirst == kMisread) {
+            ASSERT_NE(right, std::string::npos);
+            words.replace(right, 5, "left");
+        }
+        const auto said = media::resampled(media::sayAtRate(words, 280, voice), media::kAlignRate_hz);
+        sound.samples.insert(sound.samples.end(), said.samples.begin(), said.samples.end());
+        sound.samples.insert(sound.samples.end(), media::kAlignRate_hz / 3, 0);
+    }
+    const auto found = media::align(sound, expected).notes;
+    for (std::size_t k = 0; k < found.size(); ++k) {
+        const bool told = std::any_of(found[k].misread.begin(), found[k].misread.end(),
+            [](const auto& m) { return m.sure >= take::kSure && m.said == "left" && m.note_says == "right"; });
+        EXPECT_EQ(told, k + kFirst == kMisread) << expected[k].spoken;
+    }
+}
+
 TEST(Ticks, AreFoundInANoisyRoomAndNotWhereTheyAreNot)
 {
     const auto ticks = media::resampled(media::tickSound(), media::kAlignRate_hz);
