@@ -45,6 +45,7 @@ TuningPanel::TuningPanel(Document& document, QWidget* parent)
     table_->setHorizontalHeaderLabels({tr("class"), tr("lead now"), tr("driver wishes"), tr("likely between"),
         tr("remarks"), tr("what moves"), tr("read in this take")});
     table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->verticalHeader()->setDefaultSectionSize(26);
     table_->setFixedHeight(30 + 26 * static_cast<int>(plan::kLeadClasses) + 18);
     says_->setObjectName(QStringLiteral("tuningSays"));
@@ -125,9 +126,10 @@ void TuningPanel::fill()
     keep_->setEnabled(
         std::any_of(read_.begin(), read_.end(), [](const auto& read) { return read.notes > 0; }));
     reader_->setText(tuning_.reader
-            ? tr("The reader, from %1 own full take(s): %2 syllables a second, at most %3; a breath of %4 s; "
+            ? tr("The reader, from %1: %2 syllables a second, at most %3; a breath of %4 s; "
                  "a note ends within %5 s of the plan two times in three.")
-                  .arg(tuning_.reader->takes)
+                  .arg(tuning_.reader->takes == 1 ? tr("one own full take")
+                                                  : tr("%1 own full takes").arg(tuning_.reader->takes))
                   .arg(tuning_.reader->reader.rate_syll_s, 0, 'f', 1)
                   .arg(tuning_.reader->reader.fastest_syll_s, 0, 'f', 1)
                   .arg(tuning_.reader->reader.breath_s, 0, 'f', 2)
