@@ -67,6 +67,7 @@ public:
         dropCutOffLikeness(length_s);
         dropStrays();
         dropBabble();
+        giveToNeighbours();
         doubtHabits();
         open_.clear(); // what the end of the take cut off was not begun again
         for (take::FoundNote& note : found_) {
@@ -139,6 +140,62 @@ private:
             unread.id = note.id;
             note = std::move(unread);
         }
+    }
+
+    /// What was said in the place of a note is, word for word, the next one, or the one before, which was not
+    /// heard: a note was left out, none was misread. The same where several words would have been misread and
+    /// the next one was said again.
+    void giveToNeighbours()
+    {
+        for (std::size_t k = 0; k < found_.size(); ++k) {
+            for (const std::size_t other : {k + 1, k - 1}) {
+                if (!found_[k].read || other >= found_.size()
+                    || withoutJoiner(saidWords(k)) != withoutJoiner(own_words_[other])) {
+                    continue;
+                }
+                const bool again = found_[other].read;
+                const auto misread = std::count_if(found_[k].misread.begin(), found_[k].misread.end(),
+                    [](const take::Misread& m) { return !m.of_distance; });
+                if (again && (other < k || misread < 2)) {
+                    continue;
+                }
+                take::FoundNote given = std::move(found_[k]);
+                found_[k] = {};
+                found_[k].id = std::exchange(given.id, found_[other].id);
+                std::erase_if(given.misread, [](const take::Misread& m) { return !m.of_distance; });
+                if (again) {
+                    given.repeats.push_back(found_[other].span);
+                }
+                const auto words = withoutJoiner(own_words_[other]);
+                for (std::size_t i = 0; i < std::min(words.size(), given.words.size()); ++i) {
+                    given.words[given.words.size() - 1 - i].word = words[words.size() - 1 - i];
+                }
+                found_[other] = std::move(given);
+            }
+        }
+    }
+
+    /// The words of note `k` with what was said in the place of some; nothing where all were said.
+    [[nodiscard]] std::vector<std::string> saidWords(std::size_t k) const
+    {
+        std::vector<std::string> words = own_words_[k];
+        bool other = false;
+        for (const take::Misread& m : found_[k].misread) {
+            const auto at = std::find(words.begin(), words.end(), m.note_says);
+            if (!m.of_distance && at != words.end()) {
+                *at = m.said;
+                other = true;
+            }
+        }
+        return other ? words : std::vector<std::string>{};
+    }
+
+    [[nodiscard]] static std::vector<std::string> withoutJoiner(std::vector<std::string> words)
+    {
+        if (!words.empty() && (words.front() == "into" || words.front() == "and" || words.front() == "then")) {
+            words.erase(words.begin());
+        }
+        return words;
     }
 
     /// What is always heard so is the voice, not the reader's mistake.
