@@ -2,6 +2,9 @@
 // noise, talk, countdowns, faint and overdriven microphones, and sound that is no reading of this stage.
 //
 //     takes_bench [CONDITION ...]
+//
+// TAKES_SEED shifts the takes; TAKES_VOICES and TAKES_SPEAKER (with TAKES_WORDS_PER_MIN) choose who reads;
+// TAKES_LIST prints what was not found and what was misread.
 
 #include "media/aligner.h"
 #include "media/follower.h"

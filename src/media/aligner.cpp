@@ -149,8 +149,9 @@ private:
     {
         for (std::size_t k = 0; k < found_.size(); ++k) {
             for (const std::size_t other : {k + 1, k - 1}) {
-                if (!found_[k].read || other >= found_.size()
-                    || withoutJoiner(saidWords(k)) != withoutJoiner(own_words_[other])) {
+                const auto said = saidWords(k);
+                if (!found_[k].read || other >= found_.size() || said.empty()
+                    || withoutJoiner(said) != withoutJoiner(own_words_[other])) {
                     continue;
                 }
                 const bool again = found_[other].read;

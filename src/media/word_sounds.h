@@ -6,8 +6,9 @@
 #include "media/speech_decoder.h"
 #include "take/own_words.h"
 
+#include <cstdint>
 #include <map>
-#include <memory>
+#include <span>
 #include <utility>
 #include <vector>
 

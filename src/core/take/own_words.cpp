@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <iterator>
 #include <limits>
 #include <map>
 #include <numeric>
@@ -98,17 +99,22 @@ private:
     std::optional<double> distance(std::size_t i, const std::string& word)
     {
         constexpr std::size_t kFew = 3;
+        constexpr std::size_t kEnough = 12; ///< examples: those said about the same time
         const auto found = by_word_.find(word);
         if (found == by_word_.end()) {
             return {};
         }
         std::vector<double> distances;
         for (const bool doubtful : {false, true}) { // where there are too few others, those too
-            for (const std::size_t j : found->second) {
-                if (j != i && words_[j].doubtful == doubtful) {
-                    distances.push_back(between(i, j));
-                }
-            }
+            std::vector<std::size_t> examples;
+            std::copy_if(found->second.begin(), found->second.end(), std::back_inserter(examples),
+                [&](std::size_t j) { return j != i && words_[j].doubtful == doubtful; });
+            const auto enough = examples.begin() + static_cast<std::ptrdiff_t>(std::min(kEnough, examples.size()));
+            std::partial_sort(examples.begin(), enough, examples.end(), [&](std::size_t a, std::size_t b) {
+                return std::max(a, i) - std::min(a, i) < std::max(b, i) - std::min(b, i);
+            });
+            std::transform(examples.begin(), enough, std::back_inserter(distances),
+                [&](std::size_t j) { return between(i, j); });
             if (distances.size() >= kFew) {
                 break;
             }
