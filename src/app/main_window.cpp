@@ -517,10 +517,8 @@ void MainWindow::showCaution()
 
 void MainWindow::toggleTheme()
 {
-    const bool dark = !theme().dark;
-    applyTheme(
-        *static_cast<QApplication*>(QApplication::instance()), dark ? Theme::nightRoom() : Theme::paper());
-    QSettings().setValue(QStringLiteral("theme/dark"), dark);
+    chooseTheme(*static_cast<QApplication*>(QApplication::instance()),
+        theme().dark ? Theme::paper() : Theme::nightRoom());
 }
 
 void MainWindow::closeEvent(QCloseEvent* event)

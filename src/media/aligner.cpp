@@ -156,7 +156,7 @@ private:
                 }
                 const bool again = found_[other].read;
                 const auto misread = std::count_if(found_[k].misread.begin(), found_[k].misread.end(),
-                    [](const take::Misread& m) { return !m.of_distance; });
+                    [](const take::Misread& m) { return isSure(m); });
                 if (again && (other < k || misread < 2)) {
                     continue;
                 }
@@ -176,14 +176,17 @@ private:
         }
     }
 
-    /// The words of note `k` with what was said in the place of some; nothing where all were said.
+    /// Of the note itself, and more likely than not.
+    [[nodiscard]] static bool isSure(const take::Misread& m) { return !m.of_distance && m.sure >= take::kSure; }
+
+    /// The words of note `k` with what was surely said in the place of some; nothing where all were said.
     [[nodiscard]] std::vector<std::string> saidWords(std::size_t k) const
     {
         std::vector<std::string> words = own_words_[k];
         bool other = false;
         for (const take::Misread& m : found_[k].misread) {
             const auto at = std::find(words.begin(), words.end(), m.note_says);
-            if (!m.of_distance && at != words.end()) {
+            if (isSure(m) && at != words.end()) {
                 *at = m.said;
                 other = true;
             }
@@ -193,7 +196,7 @@ private:
 
     [[nodiscard]] static std::vector<std::string> withoutJoiner(std::vector<std::string> words)
     {
-        if (!words.empty() && (words.front() == "into" || words.front() == "and" || words.front() == "then")) {
+        if (!words.empty() && isJoiner(words.front())) {
             words.erase(words.begin());
         }
         return words;

@@ -33,11 +33,6 @@ constexpr std::size_t kLongestSkip = 40;
 constexpr std::array<std::string_view, 18> kTalkPhones{
     "AA", "AE", "AH", "AO", "EH", "IH", "IY", "OW", "UW", "D", "F", "K", "L", "M", "N", "R", "S", "T"};
 
-bool isJoiner(const std::string& word)
-{
-    return word == "into" || word == "and" || word == "then";
-}
-
 std::string nameOf(const WordPlace& place)
 {
     return (place.after ? "d" : "n") + std::to_string(place.note) + "w" + std::to_string(place.word)
@@ -45,6 +40,11 @@ std::string nameOf(const WordPlace& place)
 }
 
 } // namespace
+
+bool isJoiner(const std::string& word)
+{
+    return word == "into" || word == "and" || word == "then";
+}
 
 bool parseName(std::string_view name, WordPlace& place)
 {

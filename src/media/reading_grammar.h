@@ -28,6 +28,9 @@ struct WordPlace {
 /// The words of a spoken text, as the dictionary has them.
 [[nodiscard]] std::vector<std::string> wordsOf(const std::string& text);
 
+/// It joins a note to the one before and may be left out: "into".
+[[nodiscard]] bool isJoiner(const std::string& word);
+
 /// A dictionary of fillers for the decoder's "-fdict": silence and noise, and phones as fillers of their own.
 /// A run of these explains whatever was said that is no note.
 [[nodiscard]] std::string fillerDictionary();

@@ -146,12 +146,24 @@ void applyTheme(QApplication& application, const Theme& theme)
     }
 }
 
+namespace {
+
+constexpr const char* kDarkChosen = "theme/dark"; ///< in the settings
+
+} // namespace
+
 Theme wishedTheme(const QPalette& desktop)
 {
     constexpr int kMiddle = 128;
     const bool dark_desktop = desktop.color(QPalette::Window).lightness() < kMiddle;
-    return QSettings().value(QStringLiteral("theme/dark"), dark_desktop).toBool() ? Theme::nightRoom()
-                                                                                  : Theme::paper();
+    return QSettings().value(QLatin1String(kDarkChosen), dark_desktop).toBool() ? Theme::nightRoom()
+                                                                                : Theme::paper();
+}
+
+void chooseTheme(QApplication& application, const Theme& theme)
+{
+    applyTheme(application, theme);
+    QSettings().setValue(QLatin1String(kDarkChosen), theme.dark);
 }
 
 BuiltUnstyled::BuiltUnstyled()

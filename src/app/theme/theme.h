@@ -50,6 +50,7 @@ void applyTheme(QApplication& application, const Theme& theme);
 
 /// The one that was chosen last; where none was, the night room on a desktop whose own colours are dark.
 [[nodiscard]] Theme wishedTheme(const QPalette& desktop);
+void chooseTheme(QApplication& application, const Theme& theme);
 
 /// While one lives, widgets are made without the style sheet, and get it when it goes: Qt works the sheet out
 /// anew for everything in a widget with each parent that it gets.
