@@ -177,7 +177,10 @@ private:
     }
 
     /// Of the note itself, and more likely than not.
-    [[nodiscard]] static bool isSure(const take::Misread& m) { return !m.of_distance && m.sure >= take::kSure; }
+    [[nodiscard]] static bool isSure(const take::Misread& m)
+    {
+        return !m.of_distance && m.sure >= take::kSure;
+    }
 
     /// The words of note `k` with what was surely said in the place of some; nothing where all were said.
     [[nodiscard]] std::vector<std::string> saidWords(std::size_t k) const
@@ -319,6 +322,8 @@ public:
         auto& all = out.words;
         const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
         double& from_s = out.until_s;
+        const std::size_t at = at_;
+        const bool anywhere = anywhere_;
         while (from_s < length_s) {
             if (progress && !progress(from_s / length_s)) {
                 break;
@@ -327,7 +332,15 @@ public:
                 break;
             }
             const double to_s = std::min(from_s + kPiece_s, length_s);
+            const bool known = knowsVoice();
             auto heard = hear(condensed, from_s, to_s).words;
+            if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
+                all.clear();
+                from_s = 0.0;
+                at_ = at;
+                anywhere_ = anywhere;
+                continue;
+            }
             if (to_s >= length_s) {
                 all.insert(all.end(), heard.begin(), heard.end());
                 from_s = length_s;
@@ -354,6 +367,9 @@ public:
         }
         return out;
     }
+
+    /// Whether the reader's voice is not the model's, and how is known.
+    [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
 
 private:
     static constexpr double kPiece_s = 24.0;
@@ -429,20 +445,23 @@ private:
         }
         Voice before{std::move(decoder_), std::move(grammar_)};
         std::optional<Voice> best;
+        bool reads = false;
         auto likely = as_it_is;
         for (const double warp : kShorter) {
             use(makeVoice(warp));
             const Heard other = decode(condensed, some.start_s, some.end_s, window);
             const auto now = logLikelihood(decoder_.get());
-            if (!now || !other.isReading() || *now <= *likely) {
+            if (!now || *now <= *likely) {
                 break;
             }
             likely = now;
+            reads = other.isReading(); // a step on the way may be heard as talk
             best = Voice{std::move(decoder_), std::move(grammar_)};
         }
-        const bool shorter = best && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
+        const bool shorter = best && reads && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
         use(shorter ? std::move(*best) : std::move(before));
         if (shorter) {
+            shorter_ = true;
             heard = decode(condensed, piece.start_s, piece.end_s, window);
         }
         fitted_ = heard.isReading();
@@ -615,6 +634,7 @@ private:
     Decoder decoder_;
     std::unique_ptr<Grammar> grammar_;
     bool fitted_ = false; ///< to the reader's throat
+    bool shorter_ = false; ///< than the model's
     int tries_ = 0;
     std::size_t at_ = 0; ///< the note that comes next
     bool anywhere_ = true; ///< where that is, is not known yet

@@ -25,7 +25,7 @@ constexpr double kBreakOff = -25.0; ///< beginning a note again from its middle
 constexpr double kNoDistance = -3.0; ///< leaving out the distance
 constexpr double kNoJoiner = -4.0; ///< leaving out "into"
 constexpr double kTakeEdge = -14.0; ///< beginning after the first note, ending before the last
-constexpr double kFarthest = -64.0; ///< no skip costs more, so that it stays inside the beam
+constexpr double kFarthest = -120.0; ///< no skip costs more, so that it stays inside the beam
 constexpr double kBackMore = -4.0; ///< going back by one note more
 constexpr std::size_t kLongestSkip = 40;
 

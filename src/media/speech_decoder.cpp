@@ -1,6 +1,8 @@
 #include "media/speech_decoder.h"
 
+#include "formats/printed.h"
 #include "media/phones.h"
+#include "wording/wording.h"
 
 extern "C" {
 #include <pocketsphinx.h>
@@ -39,7 +41,22 @@ private:
     std::string path_ = (std::filesystem::temp_directory_path() / "brumefall-XXXXXX").string();
 };
 
+/// `warp` in digits, never the same twice running: the front end takes what it had last for done, and would
+/// leave the voice as it is where one without a warp was made between.
+std::string digitsOf(double warp)
+{
+    static bool longer = false;
+    longer = !longer;
+    return formats::printed(longer ? "%.7f" : "%.6f", warp);
+}
+
 } // namespace
+
+std::unique_lock<std::mutex> frontEndLock()
+{
+    static std::mutex mutex;
+    return std::unique_lock(mutex);
+}
 
 void DecoderFreer::operator()(ps_decoder_s* decoder) const
 {
@@ -55,16 +72,18 @@ Decoder makeDecoder(Means means, double warp)
         (folder + "/cmudict-en-us.dict").c_str(), "-fdict", fillers.path().c_str(), "-beam", "1e-75",
         "-wbeam", "1e-75", "-pbeam", "1e-75", "-maxhmmpf", "3000", "-fsgusefiller", "no", "-remove_silence",
         "no", "-bestpath", "no", "-cmn", means == Means::so_far ? "live" : "batch", nullptr);
+    const auto lock = frontEndLock();
     if (config != nullptr && warp != 1.0) {
         cmd_ln_set_str_r(config, "-warp_type", "inverse_linear");
-        cmd_ln_set_str_r(config, "-warp_params", std::to_string(warp).c_str());
+        cmd_ln_set_str_r(config, "-warp_params", digitsOf(warp).c_str());
     }
     Decoder decoder(config == nullptr ? nullptr : ps_init(config));
     if (config != nullptr) {
         cmd_ln_free_r(config);
     }
     if (!decoder) {
-        throw MediaError(kSpeechModelFolder, "the speech model is not there; install pocketsphinx-en-us");
+        throw MediaError(kSpeechModelFolder,
+            wording::localized("media", "the speech model is not there; install pocketsphinx-en-us"));
     }
     return decoder;
 }

@@ -5,6 +5,7 @@
 #include "take/take.h"
 
 #include <memory>
+#include <mutex>
 #include <optional>
 #include <string>
 #include <vector>
@@ -25,6 +26,9 @@ enum class Means { of_utterance, so_far };
 /// those of the voices that the model was made from: above 1 for a shorter throat (vocal tract length
 /// normalisation; Lee & Rose, IEEE Transactions on Speech and Audio Processing 6 (1998), 49-60).
 [[nodiscard]] Decoder makeDecoder(Means means, double warp = 1.0);
+
+/// Held while a front end of the recogniser is made: what it warps by stands in variables of the whole process.
+[[nodiscard]] std::unique_lock<std::mutex> frontEndLock();
 
 struct HeardWord {
     WordPlace place;

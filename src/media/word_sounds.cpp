@@ -14,6 +14,7 @@ namespace brumefall::media {
 WordSounds::WordSounds()
 {
     cmd_ln_t* config = cmd_ln_init(nullptr, fe_get_args(), TRUE, "-remove_silence", "no", nullptr);
+    const auto lock = frontEndLock();
     front_end_ = fe_init_auto_r(config); // keeps its own reference
     cmd_ln_free_r(config);
 }
@@ -27,7 +28,8 @@ void WordSounds::add(const HeardWord& word, const Condensed& condensed, double s
 {
     constexpr double kAround_s = 0.02;
     const auto sample = [&](double at_s) {
-        return std::min(condensed.samples.size(), static_cast<std::size_t>(std::max(0.0, at_s) * kAlignRate_hz));
+        return std::min(
+            condensed.samples.size(), static_cast<std::size_t>(std::max(0.0, at_s) * kAlignRate_hz));
     };
     const std::size_t first = sample(word.span.start_s - kAround_s);
     const std::size_t last = sample(word.span.end_s + kAround_s);
@@ -55,8 +57,8 @@ std::vector<take::SaidWord> WordSounds::saidWords(
             if (sound != said_.end()) {
                 const bool doubtful = std::any_of(found[k].misread.begin(), found[k].misread.end(),
                     [&](const take::Misread& m) { return m.note_says == word.word && m.sure > kDoubtful; });
-                words.push_back({k, word.word, misses[static_cast<std::size_t>(at - own.begin())], sound->second,
-                    doubtful});
+                words.push_back({k, word.word, misses[static_cast<std::size_t>(at - own.begin())],
+                    sound->second, doubtful});
             }
             ++at;
         }

@@ -8,10 +8,15 @@
 #include "media/simulated_reader.h"
 #include "media/sound.h"
 #include "media/sound_file.h"
+#include "media/speech_decoder.h"
 #include "media/ticks.h"
 #include "media/voice.h"
 #include "stage/stage.h"
 #include "support.h"
+
+extern "C" {
+#include <pocketsphinx.h>
+}
 
 #include <gtest/gtest.h>
 
@@ -91,7 +96,8 @@ std::filesystem::path strangersSound(std::uint16_t channels, std::uint32_t rate_
 
 TEST(Sound, AHeaderOfAStrangerNeitherBreaksTheResamplerNorKeepsItBusyForMinutes)
 {
-    EXPECT_NEAR(media::decodeSound(strangersSound(2, 8000), 16000).duration_s(), 0.1, 0.01) << "one that is right";
+    EXPECT_NEAR(media::decodeSound(strangersSound(2, 8000), 16000).duration_s(), 0.1, 0.01)
+        << "one that is right";
     EXPECT_THROW((void)media::decodeSound(strangersSound(200, 16000), 16000), media::MediaError);
     EXPECT_THROW((void)media::decodeSound(strangersSound(1, 1073757824), 16000), media::MediaError);
     EXPECT_THROW((void)media::decodeSound(strangersSound(1, 2), 16000), media::MediaError);
@@ -418,11 +424,13 @@ TEST(Aligner, AMisreadWordIsToldAndOneReadAsItIsWrittenIsNot)
 }
 
 /// Texts said one after another, a third of a second apart.
-media::Sound saidAloud(const std::vector<std::string>& texts, int words_per_min, const media::VoiceStyle& voice)
+media::Sound saidAloud(
+    const std::vector<std::string>& texts, int words_per_min, const media::VoiceStyle& voice)
 {
     media::Sound sound{std::vector<std::int16_t>(media::kAlignRate_hz, 0), media::kAlignRate_hz};
     for (const std::string& text : texts) {
-        const auto said = media::resampled(media::sayAtRate(text, words_per_min, voice), media::kAlignRate_hz);
+        const auto said =
+            media::resampled(media::sayAtRate(text, words_per_min, voice), media::kAlignRate_hz);
         sound.samples.insert(sound.samples.end(), said.samples.begin(), said.samples.end());
         sound.samples.insert(sound.samples.end(), media::kAlignRate_hz / 3, 0);
     }
@@ -448,17 +456,41 @@ TEST(Aligner, AMisreadDirectionIsToldInAVoiceThatTheModelKnowsIll)
     texts[kMisread].replace(right, 5, "left");
     const auto found = media::align(saidAloud(texts, 280, voice), expected).notes;
     for (std::size_t k = 0; k < found.size(); ++k) {
-        const bool told = std::any_of(found[k].misread.begin(), found[k].misread.end(),
-            [](const auto& m) { return m.sure >= take::kSure && m.said == "left" && m.note_says == "right"; });
+        const bool told = std::any_of(found[k].misread.begin(), found[k].misread.end(), [](const auto& m) {
+            return m.sure >= take::kSure && m.said == "left" && m.note_says == "right";
+        });
         EXPECT_EQ(told, k == kMisread) << expected[k].spoken;
     }
 }
 
+/// The second take of an evening: another voice was heard between.
+TEST(SpeechDecoder, AShortThroatIsHeardAsOneHoweverManyVoicesCameBefore)
+{
+    media::VoiceStyle voice;
+    voice.variant = "en-gb-scotland+f3";
+    const auto sound = saidAloud({"left four"}, 240, voice);
+    const std::vector<media::ExpectedNote> expected{{"n1", "left four", ""}};
+    const auto likelihood = [&](double warp) {
+        const auto decoder = media::makeDecoder(media::Means::of_utterance, warp);
+        media::Grammar grammar(decoder.get(), expected);
+        grammar.useExactly({{0, 0, false, 0}, {0, 1, false, 0}});
+        ps_start_utt(decoder.get());
+        ps_process_raw(decoder.get(), sound.samples.data(), sound.samples.size(), FALSE, TRUE);
+        ps_end_utt(decoder.get());
+        return media::logLikelihood(decoder.get()).value_or(0.0);
+    };
+    const double shorter = likelihood(1.32);
+    const double as_it_is = likelihood(1.0);
+    EXPECT_NE(shorter, as_it_is);
+    EXPECT_EQ(likelihood(1.32), shorter);
+    EXPECT_EQ(likelihood(1.0), as_it_is);
+}
+
 TEST(Aligner, ANoteLeftOutBeforeOneThatIsSaidTwiceIsMissedAndNotMisread)
 {
-    const std::vector<media::ExpectedNote> expected{{"n1", "left four", "sixty"}, {"n2", "right six long", ""},
-        {"n3", "left five over crest", ""}, {"n4", "into left two", ""}, {"n5", "into right three", ""},
-        {"n6", "left six", "eighty"}, {"n7", "right four tightens", ""}};
+    const std::vector<media::ExpectedNote> expected{{"n1", "left four", "sixty"},
+        {"n2", "right six long", ""}, {"n3", "left five over crest", ""}, {"n4", "into left two", ""},
+        {"n5", "into right three", ""}, {"n6", "left six", "eighty"}, {"n7", "right four tightens", ""}};
     std::vector<std::string> texts;
     for (const auto& note : expected) {
         texts.push_back(note.spoken + " " + note.spoken_after);
