@@ -1,3 +1,4 @@
+#include "language/language.h"
 #include "main_window.h"
 #include "pages/fonts.h"
 #include "theme/theme.h"
@@ -64,6 +65,7 @@ int main(int argc, char** argv)
     const QPalette desktop = QApplication::palette();
     QApplication::setStyle(QStringLiteral("Fusion"));
     using namespace brumefall::app;
+    loadLanguage(application);
     loadFonts();
     clearLeftScratch();
     applyTheme(application, wishedTheme(desktop));

@@ -2,6 +2,7 @@
 
 #include "export/export_dialog.h"
 
+#include "language/language.h"
 #include "log/log_workspace.h"
 #include "notes/notes_workspace.h"
 #include "places/places_workspace.h"
@@ -16,6 +17,7 @@
 #include "widgets/spine.h"
 #include "widgets/start_page.h"
 
+#include <QActionGroup>
 #include <QApplication>
 #include <QCloseEvent>
 #include <QMenuBar>
@@ -255,10 +257,11 @@ QLayout* MainWindow::makeTabs()
     tabs->setSpacing(0);
     tabs->setContentsMargins(6, 0, 12, 0);
     const QStringList names{tr("Notes"), tr("Places"), tr("Plan"), tr("Read"), tr("Review"), tr("Log")};
+    constexpr std::array kTabs{"tabNotes", "tabPlaces", "tabPlan", "tabRead", "tabReview", "tabLog"};
     for (int i = 0; i < names.size(); ++i) {
         const QKeyCombination key(static_cast<Qt::Key>(Qt::Key_F1 + i));
         auto* tab = new QPushButton(QStringLiteral("%1  %2").arg(names[i], keyName(key)));
-        tab->setObjectName(QStringLiteral("tab%1").arg(names[i]));
+        tab->setObjectName(QLatin1String(kTabs.at(static_cast<std::size_t>(i))));
         tab->setProperty("workspace", true);
         tab->setCheckable(true);
         tab->setFocusPolicy(Qt::NoFocus);
@@ -304,7 +307,7 @@ QWidget* MainWindow::makeTransportBar()
     play_->setMinimumWidth(100);
     add(tr("Go"), "goButton", QKeyCombination(Qt::Key_Home),
         [this] { whenNotRecording([this] { transport_.seekStage(0.0); }); });
-    add(tr("\u22125 s"), "backButton", QKeyCombination(Qt::Key_Left), seek(-5.0));
+    add(tr("−5 s"), "backButton", QKeyCombination(Qt::Key_Left), seek(-5.0));
     add(tr("+5 s"), "forwardButton", QKeyCombination(Qt::Key_Right), seek(5.0));
     add(tr("Frame"), "frameButton", QKeyCombination(Qt::CTRL, Qt::Key_Right),
         [this] { whenNotRecording([this] { transport_.player().stepFrame(1); }); });
@@ -387,11 +390,28 @@ void MainWindow::makeMenus()
     auto* view = menuBar()->addMenu(tr("&View"));
     add(view, tr("Paper or night room"), "toggleTheme", QKeySequence(Qt::CTRL | Qt::Key_D), this,
         &MainWindow::toggleTheme);
+    addLanguages(*view->addMenu(tr("Language")));
     auto* help = menuBar()->addMenu(tr("&Help"));
     add(help, tr("Keys of this screen"), "helpKeys", QKeySequence(Qt::SHIFT | Qt::Key_F1), this,
         [this] { showHelp(false); });
     add(help, tr("The guide"), "helpGuide", {}, this, [this] { showHelp(true); });
     add(help, tr("The caution"), "helpCaution", {}, this, &MainWindow::showCaution);
+}
+
+void MainWindow::addLanguages(QMenu& menu)
+{
+    auto* choice = new QActionGroup(&menu);
+    for (const QString& language : QStringList{QString()} + languages()) {
+        QAction* action = menu.addAction(language.isEmpty() ? tr("As the desktop") : ownName(language));
+        action->setObjectName(QStringLiteral("language_") + language);
+        action->setCheckable(true);
+        action->setChecked(language == chosenLanguage());
+        choice->addAction(action);
+        connect(action, &QAction::triggered, this, [this, language] {
+            chooseLanguage(language);
+            showMessage(tr("The language changes at the next start."));
+        });
+    }
 }
 
 void MainWindow::showWorkspace(Workspace workspace)

@@ -10,6 +10,7 @@
 #include <QMainWindow>
 
 class QLabel;
+class QMenu;
 class QPushButton;
 class QStackedWidget;
 
@@ -65,6 +66,7 @@ protected:
 
 private:
     void makeMenus();
+    void addLanguages(QMenu& menu);
     void makeKeys();
     void connectDocument();
     void connectLog();

@@ -1,7 +1,7 @@
-/// The words of a command: one positional argument and named options, each with a value.
+/// The commands of the command line, what each takes, and the words of one call: parsed by CLI11.
 #pragma once
 
-#include <initializer_list>
+#include <functional>
 #include <map>
 #include <optional>
 #include <string>
@@ -13,18 +13,14 @@ inline constexpr int kFine = 0;
 inline constexpr int kBadData = 1;
 inline constexpr int kBadUsage = 2;
 
+/// A value that no option takes, or that options do not go together.
 struct UsageError {
     std::string message;
 };
 
-/// The shell asked which options a command has ("--options").
-struct OptionsAsked {
-    std::vector<std::string> options;
-};
-
 struct Arguments {
     std::string positional;
-    std::map<std::string, std::string> options;
+    std::map<std::string, std::string> options; ///< those that were given
 
     [[nodiscard]] std::optional<std::string> option(const std::string& name) const
     {
@@ -33,8 +29,23 @@ struct Arguments {
     }
 };
 
-/// Throws UsageError: an option that is not in `allowed`, one without a value, no positional argument, or
-/// two.
-[[nodiscard]] Arguments parseArguments(int argc, char** argv, std::initializer_list<const char*> allowed);
+struct Option {
+    std::string name;
+    std::string help;
+    bool required = false;
+    std::vector<std::string> choices = {}; ///< empty: any value
+};
+
+struct Command {
+    std::string name;
+    std::string help;
+    std::string takes; ///< what its one argument is
+    std::vector<Option> options;
+    std::function<int(const Arguments&)> run; ///< returns the exit code
+};
+
+/// Does what the words ask for, and returns the exit code. Asked by the shell ("--complete WORDS…", the last
+/// one not finished), prints what may stand there, a line each; nothing where that is a file.
+int runCommandLine(const std::vector<Command>& commands, int argc, char** argv);
 
 } // namespace brumefall::cli

@@ -8,7 +8,7 @@
 
 #include <QGuiApplication>
 
-#include <algorithm>
+#include <array>
 #include <cstdlib>
 #include <iostream>
 #include <map>
@@ -17,54 +17,49 @@
 namespace brumefall::cli {
 namespace {
 
-/// One of `choices`, by its name.
-template <typename Choice>
-Choice chosen(const Arguments& arguments, const std::string& option,
-    const std::map<std::string, Choice>& choices, Choice usual)
+template <typename Choice> using Choices = std::map<std::string, Choice>;
+
+const Choices<exporting::Table> kTables{{"notes", exporting::Table::notes}, {"plan", exporting::Table::plan},
+    {"verdicts", exporting::Table::verdicts}};
+const Choices<bool> kVoices{{"alone", false}, {"mixed", true}};
+const Choices<bool> kMedia{{"with", true}, {"without", false}};
+const Choices<pages::Words> kWords{{"written", pages::Words::as_written}, {"full", pages::Words::in_full},
+    {"short", pages::Words::in_short}};
+const Choices<pages::Binding> kBindings{
+    {"left", pages::Binding::left}, {"right", pages::Binding::right}, {"top", pages::Binding::top}};
+
+template <typename Choice> std::vector<std::string> namesOf(const Choices<Choice>& choices)
 {
-    const auto name = arguments.option(option);
-    if (!name) {
-        return usual;
+    std::vector<std::string> names;
+    for (const auto& [name, unused] : choices) {
+        names.push_back(name);
     }
-    const auto choice = choices.find(*name);
-    if (choice == choices.end()) {
-        std::string all;
-        for (const auto& [known, unused] : choices) {
-            all += " " + known;
-        }
-        throw UsageError{option + " is one of:" + all};
-    }
-    return choice->second;
+    return names;
 }
 
-} // namespace
+/// The chosen one of `choices`, which the parser has checked.
+template <typename Choice>
+Choice chosen(
+    const Arguments& arguments, const std::string& option, const Choices<Choice>& choices, Choice usual)
+{
+    const auto name = arguments.option(option);
+    return name ? choices.at(*name) : usual;
+}
 
-int runExport(int argc, char** argv)
+int runExport(const Arguments& arguments)
 {
     using exporting::Table;
-    const auto arguments = parseArguments(argc, argv,
-        {"--to", "--pass", "--take", "--table", "--paper", "--letters", "--binding", "--words", "--voice",
-            "--media", "--log"});
     const auto to = arguments.option("--to");
-    if (!to) {
-        throw UsageError{"export needs --to"};
-    }
     exporting::ExportWish wish;
     wish.to = *to;
     wish.pass = arguments.option("--pass");
     wish.take = arguments.option("--take");
     wish.log = arguments.option("--log").value_or("");
-    wish.table = chosen<Table>(arguments, "--table",
-        {{"notes", Table::notes}, {"plan", Table::plan}, {"verdicts", Table::verdicts}}, Table::by_take);
-    wish.mixed = chosen<bool>(arguments, "--voice", {{"alone", false}, {"mixed", true}}, false);
-    wish.with_media = chosen<bool>(arguments, "--media", {{"with", true}, {"without", false}}, true);
-    wish.book.words = chosen<pages::Words>(arguments, "--words",
-        {{"written", pages::Words::as_written}, {"full", pages::Words::in_full},
-            {"short", pages::Words::in_short}},
-        pages::Words::as_written);
-    wish.book.binding = chosen<pages::Binding>(arguments, "--binding",
-        {{"left", pages::Binding::left}, {"right", pages::Binding::right}, {"top", pages::Binding::top}},
-        pages::Binding::left);
+    wish.table = chosen(arguments, "--table", kTables, Table::by_take);
+    wish.mixed = chosen(arguments, "--voice", kVoices, false);
+    wish.with_media = chosen(arguments, "--media", kMedia, true);
+    wish.book.words = chosen(arguments, "--words", kWords, pages::Words::as_written);
+    wish.book.binding = chosen(arguments, "--binding", kBindings, pages::Binding::left);
     if (const auto paper = arguments.option("--paper")) {
         const auto size = pages::paperFrom(QString::fromStdString(*paper));
         if (!size) {
@@ -83,7 +78,10 @@ int runExport(int argc, char** argv)
     qInstallMessageHandler([](QtMsgType, const QMessageLogContext&, const QString&) {});
     setenv("QT_QPA_PLATFORM", "offscreen", 1);
     pages::hideInstalledMono();
-    const QGuiApplication application(argc, argv);
+    std::string name = "brumefall-cli";
+    std::array<char*, 2> argv{name.data(), nullptr};
+    int argc = 1;
+    const QGuiApplication application(argc, argv.data());
     pages::loadFonts();
     try {
         for (const auto& line : exporting::exportStage(arguments.positional, wish)) {
@@ -95,12 +93,34 @@ int runExport(int argc, char** argv)
     return kFine;
 }
 
-int runUnpack(int argc, char** argv)
+int runUnpack(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {"--to"});
     std::cout << exporting::unpack(arguments.positional, arguments.option("--to").value_or(".")).string()
               << "\n";
     return kFine;
+}
+
+} // namespace
+
+Command exportCommand()
+{
+    return {"export", "the stage as a file of another kind: the suffix of --to chooses", "STAGE",
+        {{"--to", "file to write", true}, {"--pass", "name of the pass"}, {"--take", "name of the take"},
+            {"--table", "what a .csv holds", false, namesOf(kTables)},
+            {"--paper", "a5, a6, b6, or 120x180 in millimetres"},
+            {"--letters", "height of the letters, 3 to 15 mm"},
+            {"--binding", "side of the binding", false, namesOf(kBindings)},
+            {"--words", "how notes are printed", false, namesOf(kWords)},
+            {"--voice", "the voice alone or under the onboard's sound", false, namesOf(kVoices)},
+            {"--media", "whether a package holds the videos", false, namesOf(kMedia)},
+            {"--log", "log with positions, for way points"}},
+        runExport};
+}
+
+Command unpackCommand()
+{
+    return {"unpack", "a stage or a rally out of its package", "FILE.zip",
+        {{"--to", "folder to put it into; here without"}}, runUnpack};
 }
 
 } // namespace brumefall::cli

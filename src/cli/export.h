@@ -1,11 +1,12 @@
 /// Stages as files of other kinds, and out of packages.
 #pragma once
 
+#include "arguments.h"
+
 namespace brumefall::cli {
 
 /// The suffix of `--to` chooses.
-int runExport(int argc, char** argv);
-
-int runUnpack(int argc, char** argv);
+[[nodiscard]] Command exportCommand();
+[[nodiscard]] Command unpackCommand();
 
 } // namespace brumefall::cli

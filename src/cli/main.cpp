@@ -39,20 +39,6 @@ using namespace brumefall;
 using namespace brumefall::cli;
 using Json = nlohmann::ordered_json;
 
-constexpr const char* kUsage = "usage: brumefall-cli notes FILE\n"
-                               "       brumefall-cli captions FILE\n"
-                               "       brumefall-cli plan STAGE [--pass NAME] [--target-time S]\n"
-                               "       brumefall-cli align STAGE --pass NAME --audio FILE\n"
-                               "       brumefall-cli follow STAGE --pass NAME --audio FILE\n"
-                               "       brumefall-cli judge STAGE --pass NAME --audio FILE [--go S]\n"
-                               "       brumefall-cli tune STAGE [--pass NAME]\n"
-                               "       brumefall-cli tonight FOLDER --minutes M\n"
-                               "       brumefall-cli log FOLDER\n"
-                               "       brumefall-cli export STAGE --to FILE [--pass NAME] [--take NAME]\n"
-                               "       brumefall-cli unpack FILE.zip [--to FOLDER]\n"
-                               "       brumefall-cli check STAGE\n"
-                               "STAGE is a stage folder or its stage.brumefall.\n";
-
 void print(const Json& json)
 {
     std::cout << json.dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
@@ -85,9 +71,8 @@ stage::Prepared prepared(const Arguments& arguments, const std::filesystem::path
     return result;
 }
 
-int runNotes(int argc, char** argv)
+int runNotes(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {});
     const auto parsed = notes::parseNotes(formats::readText(arguments.positional));
     for (const auto& diagnostic : parsed.diagnostics) {
         std::cerr << arguments.positional << ":" << diagnostic.line << ": " << diagnostic.message << "\n";
@@ -96,17 +81,15 @@ int runNotes(int argc, char** argv)
     return kFine;
 }
 
-int runCaptions(int argc, char** argv)
+int runCaptions(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {});
     const auto cues = captions::readCues(formats::readText(arguments.positional), arguments.positional);
     print(formats::draftToJson(captions::draftNotes(cues, {}, media::englishPronunciations())));
     return kFine;
 }
 
-int runPlan(int argc, char** argv)
+int runPlan(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {"--pass", "--target-time"});
     print(formats::planToJson(prepared(arguments, stage::stageFolder(arguments.positional)).plan));
     return kFine;
 }
@@ -118,20 +101,16 @@ struct Heard {
     media::Sound sound;
 };
 
-Heard planAndSound(int argc, char** argv)
+Heard planAndSound(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {"--pass", "--audio"});
     const auto audio = arguments.option("--audio");
-    if (!audio || !arguments.option("--pass")) {
-        throw UsageError{std::string(argv[1]) + " needs --pass and --audio"};
-    }
     auto plan = prepared(arguments, stage::stageFolder(arguments.positional)).plan;
     return {*audio, std::move(plan), media::decodeSound(*audio, media::kAlignRate_hz)};
 }
 
-int runAlign(int argc, char** argv)
+int runAlign(const Arguments& arguments)
 {
-    const auto [audio, plan, sound] = planAndSound(argc, argv);
+    const auto [audio, plan, sound] = planAndSound(arguments);
     const auto alignment = media::align(sound, media::expectedNotes(plan));
     if (std::none_of(alignment.notes.begin(), alignment.notes.end(), [](const auto& n) { return n.read; })) {
         std::cerr << audio
@@ -143,9 +122,9 @@ int runAlign(int argc, char** argv)
 }
 
 /// As if the file came from a microphone, as fast as it can be heard.
-int runFollow(int argc, char** argv)
+int runFollow(const Arguments& arguments)
 {
-    const auto [audio, plan, sound] = planAndSound(argc, argv);
+    const auto [audio, plan, sound] = planAndSound(arguments);
     media::Follower follower(media::expectedNotes(plan));
     const std::clock_t began = std::clock();
     constexpr std::size_t kAtOnce = media::kAlignRate_hz / 20;
@@ -169,14 +148,10 @@ int runFollow(int argc, char** argv)
 }
 
 /// A reading made elsewhere. Where it is none of this stage, nothing is judged.
-int runJudge(int argc, char** argv)
+int runJudge(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {"--pass", "--audio", "--go"});
     const auto audio = arguments.option("--audio");
     const auto name = arguments.option("--pass");
-    if (!audio || !name) {
-        throw UsageError{"judge needs --pass and --audio"};
-    }
     const auto go = arguments.option("--go");
     const auto go_s = go ? std::optional(secondsOf(*go, true)) : std::nullopt;
     const auto folder = stage::stageFolder(arguments.positional);
@@ -192,9 +167,8 @@ int runJudge(int argc, char** argv)
 }
 
 /// Leads and reader from the remarks and the takes of the stage.
-int runTune(int argc, char** argv)
+int runTune(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {"--pass"});
     const auto folder = stage::stageFolder(arguments.positional);
     const auto stage = stage::readStage(folder / "stage.brumefall");
     const auto pass = stage::passOf(folder, arguments.option("--pass"));
@@ -243,22 +217,16 @@ log::Rally rallyIn(const std::string& folder)
     return rally;
 }
 
-int runLog(int argc, char** argv)
+int runLog(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {});
     const auto rally = rallyIn(arguments.positional);
     print(formats::rallyToJson(rally));
     return rally.stages.empty() ? kBadData : kFine;
 }
 
-int runTonight(int argc, char** argv)
+int runTonight(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {"--minutes"});
-    const auto minutes = arguments.option("--minutes");
-    if (!minutes) {
-        throw UsageError{"tonight needs --minutes"};
-    }
-    const double length = secondsOf(*minutes);
+    const double length = secondsOf(*arguments.option("--minutes"));
     const auto rally = rallyIn(arguments.positional);
     const std::time_t now = std::time(nullptr);
     std::array<char, 32> iso{};
@@ -267,9 +235,8 @@ int runTonight(int argc, char** argv)
     return rally.stages.empty() ? kBadData : kFine;
 }
 
-int runCheck(int argc, char** argv)
+int runCheck(const Arguments& arguments)
 {
-    const auto arguments = parseArguments(argc, argv, {});
     const auto problems = stage::checkFolder(stage::stageFolder(arguments.positional));
     Json list = Json::array();
     Json kept = Json::array();
@@ -291,44 +258,22 @@ int runCheck(int argc, char** argv)
 
 int main(int argc, char** argv)
 {
-    const std::map<std::string, std::function<int(int, char**)>> commands{{"notes", runNotes},
-        {"captions", runCaptions}, {"plan", runPlan}, {"align", runAlign}, {"follow", runFollow},
-        {"judge", runJudge}, {"tune", runTune}, {"tonight", runTonight}, {"log", runLog},
-        {"export", runExport}, {"unpack", runUnpack}, {"check", runCheck}};
-    const std::string name = argc > 1 ? argv[1] : "";
-    if (name == "--help" || name == "help") {
-        std::cout << kUsage;
-        return kFine;
-    }
-    if (name == "--version") {
-        std::cout << "brumefall-cli " BRUMEFALL_VERSION "\n";
-        return kFine;
-    }
-    if (name == "--commands") { // for the shell
-        for (const auto& [word, unused] : commands) {
-            std::cout << word << "\n";
-        }
-        return kFine;
-    }
-    const auto command = commands.find(name);
-    if (command == commands.end()) {
-        std::cerr << kUsage;
-        return kBadUsage;
-    }
-    try {
-        return command->second(argc, argv);
-    } catch (const OptionsAsked& asked) {
-        for (const std::string& option : asked.options) {
-            std::cout << option << "\n";
-        }
-        return kFine;
-    } catch (const UsageError& error) {
-        std::cerr << "brumefall-cli: " << error.message << "\n" << kUsage;
-        return kBadUsage;
-    } catch (const formats::FormatError& error) {
-        std::cerr << error.what() << "\n";
-    } catch (const std::exception& error) {
-        std::cerr << (argc > 2 ? argv[2] : "brumefall-cli") << ":0: " << error.what() << "\n";
-    }
-    return kBadData;
+    const Option pass{"--pass", "name of the pass"};
+    const Option that_pass{"--pass", "name of the pass", true};
+    const Option audio{"--audio", "sound file of the reading", true};
+    return runCommandLine(
+        {{"notes", "what is understood of a text of notes", "FILE", {}, runNotes},
+            {"captions", "notes drafted from captions", "FILE", {}, runCaptions},
+            {"plan", "when each call is said", "STAGE",
+                {pass, {"--target-time", "seconds that the stage takes"}}, runPlan},
+            {"align", "where the calls are in a recording", "STAGE", {that_pass, audio}, runAlign},
+            {"follow", "the same, as it is heard", "STAGE", {that_pass, audio}, runFollow},
+            {"judge", "a reading made elsewhere, judged", "STAGE",
+                {that_pass, audio, {"--go", "seconds at which go is in the sound"}}, runJudge},
+            {"tune", "leads and reader as the takes and remarks say", "STAGE", {pass}, runTune},
+            {"tonight", "what gains most from practice", "FOLDER",
+                {{"--minutes", "minutes that there are", true}}, runTonight},
+            {"log", "the rally in a folder, take by take", "FOLDER", {}, runLog}, exportCommand(),
+            unpackCommand(), {"check", "what is wrong in a stage's folder", "STAGE", {}, runCheck}},
+        argc, argv);
 }

@@ -15,6 +15,7 @@
 #include "media/voice.h"
 #include "stage/stage.h"
 #include "take/causes.h"
+#include "wording/wording.h"
 
 #include <nlohmann/json.hpp>
 
@@ -100,7 +101,8 @@ private:
     {
         const bool verdicts = wish_.table == Table::verdicts || (wish_.table == Table::by_take && take_);
         if (verdicts && !take_) {
-            throw std::invalid_argument("verdicts are those of a take: name it");
+            throw std::invalid_argument(
+                wording::localized("export", "verdicts are those of a take: name it"));
         }
         return verdicts                   ? verdictsTable(*take_)
             : wish_.table == Table::notes ? notesTable(prepared_)
@@ -120,21 +122,23 @@ private:
         const pages::Book book(
             prepared_.plan, prepared_.notes, stage_.style, pages::titleOf(stage_), wish_.book);
         if (book.pages().empty()) {
-            throw formats::FormatError(
-                (folder_ / "stage.brumefall").string(), 0, "there are no notes to print yet");
+            throw formats::FormatError((folder_ / "stage.brumefall").string(), 0,
+                wording::localized("export", "there are no notes to print yet"));
         }
         book.writePdf(wish_.to);
         if (const auto tight = book.tightest()) {
             const auto& page = book.pages()[*tight];
-            says_.push_back("the tightest turn is that of page " + std::to_string(*tight + 1) + ": "
-                + formats::printed("%.1f s", page.turn_s) + (page.in_squeeze ? ", in a squeeze" : ""));
+            says_.push_back(wording::filled(page.in_squeeze
+                    ? wording::localized("export", "the tightest turn is that of page %1: %2 s, in a squeeze")
+                    : wording::localized("export", "the tightest turn is that of page %1: %2 s"),
+                {std::to_string(*tight + 1), wording::figure(page.turn_s, 1)}));
         }
     }
 
     [[nodiscard]] std::filesystem::path video() const
     {
         if (!pass_ || pass_->media.path.empty()) {
-            throw std::invalid_argument("this needs a pass with a video");
+            throw std::invalid_argument(wording::localized("export", "this needs a pass with a video"));
         }
         return folder_ / pass_->media.path;
     }
@@ -155,19 +159,20 @@ private:
     {
         if (take_) {
             if (take_->audio.empty()) {
-                throw std::invalid_argument("this take has no recording");
+                throw std::invalid_argument(wording::localized("export", "this take has no recording"));
             }
             auto sound =
                 media::decodeSound(folder_ / "takes" / take_->audio, media::kVoiceRate_hz, progress_);
             if (std::abs(take_->clock.rate - 1.0) > 1e-6) { // the pace was rehearsed faster or slower
-                throw std::invalid_argument("this take was read at another pace than the video's");
+                throw std::invalid_argument(
+                    wording::localized("export", "this take was read at another pace than the video's"));
             }
             return laid(sound, take_->clock.offset_s);
         }
         const auto reading = media::readAsPlanned(prepared_.plan, progress_);
         if (reading.sound.samples.empty()) {
-            throw formats::FormatError(
-                (folder_ / "stage.brumefall").string(), 0, "there are no notes to say yet");
+            throw formats::FormatError((folder_ / "stage.brumefall").string(), 0,
+                wording::localized("export", "there are no notes to say yet"));
         }
         return laid(reading.sound, reading.from_s);
     }
@@ -180,12 +185,14 @@ private:
     void writeWayPoints()
     {
         if (wish_.log.empty() || !pass_ || pass_->trace.empty()) {
-            throw std::invalid_argument("way points need a log with positions, and a pass laid by one");
+            throw std::invalid_argument(
+                wording::localized("export", "way points need a log with positions, and a pass laid by one"));
         }
         auto log = media::readLogFile(wish_.log);
         const std::string gpx = wayPoints(prepared_, *pass_, log, stage_.name);
         if (gpx.empty()) {
-            throw formats::FormatError(wish_.log.string(), 0, "it has no positions that fit this pass");
+            throw formats::FormatError(wish_.log.string(), 0,
+                wording::localized("export", "it has no positions that fit this pass"));
         }
         put(gpx);
     }
@@ -213,7 +220,8 @@ void refuseOwnFiles(const std::filesystem::path& stage, const std::filesystem::p
         own = own || std::filesystem::weakly_canonical(media, error) == target;
     }
     if (own) {
-        throw std::invalid_argument("that is a file of the stage itself; choose another name or folder");
+        throw std::invalid_argument(wording::localized(
+            "export", "that is a file of the stage itself; choose another name or folder"));
     }
 }
 
@@ -235,8 +243,9 @@ std::vector<std::string> exportStage(
         for (const std::string& one : suffixes()) {
             all += " " + one;
         }
-        throw std::invalid_argument(
-            "\u201c" + suffix + "\u201d is no kind of file that a stage becomes; these are:" + all);
+        throw std::invalid_argument(wording::filled(
+            wording::localized("export", "“%1” is no kind of file that a stage becomes; these are:%2"),
+            {suffix, all}));
     }
     const auto stage = stage::stageFolder(folder);
     refuseOwnFiles(stage, wish.to);

@@ -2,6 +2,7 @@
 
 #include "formats/files.h"
 #include "stage/stage.h"
+#include "wording/wording.h"
 
 #include <archive.h>
 #include <archive_entry.h>
@@ -93,13 +94,13 @@ public:
     void add(const std::filesystem::path& from, const std::filesystem::path& name, double share)
     {
         if (progress_ && !progress_(share)) {
-            fail(file_, "stopped; nothing was written");
+            fail(file_, wording::localized("package", "stopped; nothing was written"));
         }
         std::error_code error;
         const auto size = std::filesystem::file_size(from, error);
         std::ifstream stream(from, std::ios::binary);
         if (!stream || error) {
-            fail(from, "cannot be read");
+            fail(from, wording::localized("package", "it cannot be read"));
         }
         // what is compressed already is stored
         require(isMedia(from) ? archive_write_zip_set_compression_store(writer_.get())
@@ -125,7 +126,8 @@ public:
         std::error_code error;
         std::filesystem::rename(beside_, file_, error);
         if (error) {
-            fail(file_, "cannot be written: " + error.message());
+            fail(file_,
+                wording::filled(wording::localized("package", "cannot be written: %1"), {error.message()}));
         }
     }
 
@@ -134,7 +136,9 @@ private:
     {
         if (result < ARCHIVE_WARN) {
             const char* why = archive_error_string(writer_.get());
-            fail(file_, std::string("cannot be written: ") + (why == nullptr ? "unknown" : why));
+            fail(file_,
+                wording::filled(
+                    wording::localized("package", "cannot be written: %1"), {why == nullptr ? "?" : why}));
         }
     }
 
@@ -173,12 +177,13 @@ public:
     {
         std::error_code error;
         if (!std::filesystem::is_regular_file(package_, error)) {
-            fail(package_, "there is no such file");
+            fail(package_, wording::localized("package", "there is no such file"));
         }
         packed_bytes_ = std::filesystem::file_size(package_, error);
         archive_read_support_format_zip(reader_.get());
         if (archive_read_open_filename(reader_.get(), package_.c_str(), kBlock) != ARCHIVE_OK) {
-            fail(package_, "this is no package of a stage: " + why());
+            fail(package_,
+                wording::filled(wording::localized("package", "this is no package of a stage: %1"), {why()}));
         }
         archive_entry* entry = nullptr;
         int read = archive_read_next_header(reader_.get(), &entry);
@@ -187,7 +192,7 @@ public:
             take(*entry);
         }
         if (read != ARCHIVE_EOF) {
-            fail(package_, "broken: " + why());
+            fail(package_, wording::filled(wording::localized("package", "broken: %1"), {why()}));
         }
     }
 
@@ -195,7 +200,7 @@ private:
     [[nodiscard]] std::string why() const
     {
         const char* text = archive_error_string(reader_.get());
-        return text == nullptr ? "it cannot be read" : text;
+        return text == nullptr ? wording::localized("package", "it cannot be read") : text;
     }
 
     void take(archive_entry& entry)
@@ -205,22 +210,30 @@ private:
         const auto name = safeName(given);
         const std::string shown = given == nullptr ? "" : given;
         if (name.empty()) {
-            fail(package_, "it holds a file that leads out of its folder: \u201c" + shown + "\u201d");
+            fail(package_,
+                wording::filled(
+                    wording::localized("package", "it holds a file that leads out of its folder: “%1”"),
+                    {shown}));
         }
         if (archive_entry_filetype(&entry) == AE_IFDIR) {
             return; // made with the files in it
         }
         if (archive_entry_filetype(&entry) != AE_IFREG || archive_entry_hardlink(&entry) != nullptr) {
-            fail(package_, "it holds a link or a device: \u201c" + shown + "\u201d");
+            fail(package_,
+                wording::filled(wording::localized("package", "it holds a link or a device: “%1”"), {shown}));
         }
         if (++files_ > kMostFiles) {
-            fail(package_, "it holds more than " + std::to_string(kMostFiles) + " files: no stage does");
+            fail(package_,
+                wording::filled(wording::localized("package", "it holds more than %1 files: no stage does"),
+                    {std::to_string(kMostFiles)}));
         }
         const auto to = into_ / name;
         std::error_code error;
         std::filesystem::create_directories(to.parent_path(), error);
         if (error || std::filesystem::exists(to, error)) {
-            fail(package_, "it holds \u201c" + shown + "\u201d twice, or as file and folder");
+            fail(package_,
+                wording::filled(
+                    wording::localized("package", "it holds “%1” twice, or as file and folder"), {shown}));
         }
         std::ofstream stream(to, std::ios::binary);
         std::string block(kBlock, '\0');
@@ -231,14 +244,17 @@ private:
             bytes_ += static_cast<std::uintmax_t>(got);
             bound(size, name, shown);
             if (!stream.write(block.data(), got)) {
-                fail(to, "cannot be written: the disk is full, or it may not be written to");
+                fail(to,
+                    wording::localized(
+                        "package", "cannot be written: the disk is full, or it may not be written to"));
             }
             if (progress_ && !progress_(0.5)) {
-                fail(package_, "stopped; nothing was unpacked");
+                fail(package_, wording::localized("package", "stopped; nothing was unpacked"));
             }
         }
         if (got < 0) {
-            fail(package_, "broken at \u201c" + shown + "\u201d: " + why());
+            fail(package_,
+                wording::filled(wording::localized("package", "broken at “%1”: %2"), {shown, why()}));
         }
     }
 
@@ -248,7 +264,9 @@ private:
             static_cast<double>(bytes_) > kMostSwollen * static_cast<double>(packed_bytes_) + 1e6;
         if (swollen || bytes_ > kLargest_bytes || (!isMedia(name) && size > kLargestText_bytes)) {
             fail(package_,
-                "it swells beyond what a stage can be, at \u201c" + shown + "\u201d; it was not unpacked");
+                wording::filled(wording::localized("package",
+                                    "it swells beyond what a stage can be, at “%1”; it was not unpacked"),
+                    {shown}));
         }
     }
 
@@ -281,8 +299,9 @@ std::vector<std::string> pack(const std::filesystem::path& folder, const std::fi
             const auto within =
                 (stage / path).lexically_normal().lexically_relative(stage.lexically_normal());
             if (!path.empty() && (within.empty() || *within.begin() == "..")) {
-                says.push_back("the video of " + file.stem().string()
-                    + " lies elsewhere and is not in it: " + path.string());
+                says.push_back(wording::filled(
+                    wording::localized("package", "the video of %1 lies elsewhere and is not in it: %2"),
+                    {file.stem().string(), path.string()}));
             }
         }
     };
@@ -306,7 +325,7 @@ std::vector<std::string> pack(const std::filesystem::path& folder, const std::fi
         }
     }
     if (parts.empty()) {
-        fail(folder, "there is no stage in it");
+        fail(folder, wording::localized("package", "there is no stage in it"));
     }
     Packer packer(to, progress);
     for (std::size_t i = 0; i < parts.size(); ++i) {
@@ -324,7 +343,8 @@ std::filesystem::path unpack(
     std::filesystem::remove_all(scratch, error);
     std::filesystem::create_directories(scratch, error);
     if (error) {
-        fail(into, "cannot be written: " + error.message());
+        fail(
+            into, wording::filled(wording::localized("package", "cannot be written: %1"), {error.message()}));
     }
     try {
         Unpacker(package, scratch, progress).run();
@@ -340,7 +360,7 @@ std::filesystem::path unpack(
             any = isStage(it->path());
         }
         if (!one || !any) {
-            fail(package, "there is no stage in it");
+            fail(package, wording::localized("package", "there is no stage in it"));
         }
         const std::string name = top.front().filename().string();
         auto to = into / name;

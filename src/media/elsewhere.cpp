@@ -2,6 +2,7 @@
 
 #include "media/aligner.h"
 #include "media/lay.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <array>
@@ -12,11 +13,9 @@ namespace {
 
 constexpr std::size_t kFewest = 3; ///< notes that make a reading
 
-std::string inWords(const char* words, double value)
+std::string inWords(const std::string& words, double value)
 {
-    std::array<char, 120> text{};
-    std::snprintf(text.data(), text.size(), words, value);
-    return text.data();
+    return wording::filled(words, {wording::figure(value, 2)});
 }
 
 /// Where go is by the calls themselves: the middle of what every one of them says.
@@ -45,21 +44,23 @@ ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& so
     const auto read = static_cast<std::size_t>(
         std::count_if(out.found.begin(), out.found.end(), [](const auto& note) { return note.read; }));
     if (read < kFewest) {
-        out.says = "nothing in it is a reading of this stage: silence, talk, music, or another stage's notes";
+        out.says = wording::localized("media",
+            "nothing in it is a reading of this stage: silence, talk, music, or another stage's notes");
         return out;
     }
     std::error_code ignored;
     if (go_s) {
         out.clock.offset_s = -*go_s;
         out.laid_by = LaidBy::go;
-        out.says = inWords("go is at %.2f s of it", *go_s);
+        out.says = inWords(wording::localized("media", "go is at %1 s of it"), *go_s);
     } else if (!onboard.empty() && std::filesystem::is_regular_file(onboard, ignored)) {
         try {
             if (const auto laid = laySound(sound, decodeSound(onboard, sound.rate_hz))) {
                 out.clock.offset_s = laid->offset_s - onboard_go_s;
                 out.laid_by = LaidBy::sound;
-                out.says =
-                    inWords("laid to the onboard by the sound: go is at %.2f s of it", -out.clock.offset_s);
+                out.says = inWords(
+                    wording::localized("media", "laid to the onboard by the sound: go is at %1 s of it"),
+                    -out.clock.offset_s);
             }
         } catch (const MediaError&) {
             // an onboard without sound: by the calls
@@ -69,8 +70,9 @@ ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& so
         out.clock.offset_s = offsetByCalls(prepared.plan, out.found);
         out.laid_by = LaidBy::calls;
         out.says =
-            inWords("laid to the plan by its own calls (go at %.2f s of it): how early or late all of it was "
-                    "is not known",
+            inWords(wording::localized("media",
+                        "laid to the plan by its own calls (go at %1 s of it): how early or late all of it "
+                        "was is not known"),
                 -out.clock.offset_s);
     }
     out.verdicts = take::judge(prepared.plan, prepared.placement.pace, out.found, out.clock, out.recorded_s);

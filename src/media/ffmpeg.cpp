@@ -1,6 +1,7 @@
 #include "media/ffmpeg.h"
 
 #include "media/trusted_input.h"
+#include "wording/wording.h"
 
 namespace brumefall::media {
 
@@ -24,7 +25,9 @@ Format openInput(const std::filesystem::path& file)
     const int failed_to_open = avformat_open_input(&raw, file.c_str(), nullptr, &options);
     av_dict_free(&options);
     if (failed_to_open < 0) {
-        throw MediaError(file, "not a video or sound file (" + reason(failed_to_open) + ")");
+        throw MediaError(file,
+            wording::filled(
+                wording::localized("media", "not a video or sound file (%1)"), {reason(failed_to_open)}));
     }
     Format format(raw);
     if (const int failed = avformat_find_stream_info(format.get(), nullptr); failed < 0) {

@@ -2,6 +2,7 @@
 
 #include "media/condense.h"
 #include "media/resample.h"
+#include "wording/wording.h"
 
 extern "C" {
 #include <libavutil/mem.h>
@@ -83,7 +84,7 @@ public:
             || av_tx_init(
                    &context_, &act_, AV_TX_FLOAT_FFT, inverse ? 1 : 0, static_cast<int>(size), &scale, 0)
                 < 0) {
-            throw MediaError("sound", "too long to be laid to another");
+            throw MediaError("sound", wording::localized("media", "too long to be laid to another"));
         }
     }
     Transform(const Transform&) = delete;

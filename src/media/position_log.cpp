@@ -2,6 +2,7 @@
 
 #include "formats/files.h"
 #include "pace/csv_log.h"
+#include "wording/wording.h"
 
 #include <GeographicLib/AzimuthalEquidistant.hpp>
 #include <GeographicLib/Geodesic.hpp>
@@ -96,13 +97,14 @@ public:
         const auto root = document.document_element();
         if (localName(root) != "gpx") {
             throw FormatError(file_, lineAt(root.offset_debug()),
-                "not GPX: it begins with <" + std::string(root.name()) + ">");
+                wording::filled(wording::localized("track", "not GPX: it begins with <%1>"), {root.name()}));
         }
         collect(root, 0);
         if (fixes_.empty()) {
             throw FormatError(file_, 1,
-                timeless_ > 0 ? "its points have no time, so no pace can be taken from them"
-                              : "no track points in this file");
+                timeless_ > 0 ? wording::localized(
+                    "track", "its points have no time, so no pace can be taken from them")
+                              : wording::localized("track", "no track points in this file"));
         }
         std::stable_sort(
             fixes_.begin(), fixes_.end(), [](const Fix& a, const Fix& b) { return a.time_s < b.time_s; });
@@ -137,14 +139,15 @@ private:
     void take(const pugi::xml_node& node)
     {
         if (fixes_.size() >= pace::kMostLogPoints) {
-            throw FormatError(
-                file_, lineAt(node.offset_debug()), "more than 500000 points; cut the log to the stage");
+            throw FormatError(file_, lineAt(node.offset_debug()),
+                wording::localized("track", "more than 500000 points; cut the log to the stage"));
         }
         pace::LogPoint point;
         const double lat = node.attribute("lat").as_double(1000.0);
         const double lon = node.attribute("lon").as_double(1000.0);
         if (!(std::abs(lat) <= 90.0) || !(std::abs(lon) <= 360.0)) {
-            throw FormatError(file_, lineAt(node.offset_debug()), "a point without a latitude and longitude");
+            throw FormatError(file_, lineAt(node.offset_debug()),
+                wording::localized("track", "a point without a latitude and longitude"));
         }
         point.lat_deg = lat;
         point.lon_deg = lon;

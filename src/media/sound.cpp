@@ -1,6 +1,7 @@
 #include "media/sound.h"
 
 #include "media/ffmpeg.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <cmath>
@@ -26,7 +27,7 @@ public:
         const AVCodec* codec = nullptr;
         stream_ = av_find_best_stream(format_.get(), AVMEDIA_TYPE_AUDIO, -1, -1, &codec, 0);
         if (stream_ < 0 || codec == nullptr) {
-            throw MediaError(file, "it has no sound");
+            throw MediaError(file, wording::localized("media", "it has no sound"));
         }
         const AVStream& stream = *format_->streams[stream_];
         for (unsigned i = 0; i < format_->nb_streams; ++i) {
@@ -36,11 +37,13 @@ public:
         avcodec_parameters_to_context(codec_.get(), stream.codecpar);
         codec_->pkt_timebase = stream.time_base;
         if (const int failed = avcodec_open2(codec_.get(), codec, nullptr); failed < 0) {
-            throw MediaError(file, "its sound cannot be decoded (" + reason(failed) + ")");
+            throw MediaError(file,
+                wording::filled(
+                    wording::localized("media", "its sound cannot be decoded (%1)"), {reason(failed)}));
         }
         rate_hz_ = rate_hz > 0 ? rate_hz : codec_->sample_rate;
         if (rate_hz_ < 1) {
-            throw MediaError(file, "its sound has no rate");
+            throw MediaError(file, wording::localized("media", "its sound has no rate"));
         }
     }
 
@@ -121,8 +124,9 @@ private:
         if (channels_in_ < 1 || channels_in_ > kMostChannels || rate_in_hz_ < kLeastRate_hz
             || rate_in_hz_ > kMostRate_hz) {
             throw MediaError(file_,
-                "its sound has " + std::to_string(channels_in_) + " channels at " + std::to_string(rate_in_hz_)
-                    + " Hz: no recorder makes such");
+                wording::filled(
+                    wording::localized("media", "its sound has %1 channels at %2 Hz: no recorder makes such"),
+                    {std::to_string(channels_in_), std::to_string(rate_in_hz_)}));
         }
         AVChannelLayout mono = AV_CHANNEL_LAYOUT_MONO;
         AVChannelLayout in = frame_->ch_layout;
@@ -134,7 +138,10 @@ private:
             static_cast<AVSampleFormat>(format_in_), rate_in_hz_, 0, nullptr);
         resampler_.reset(raw);
         if (const int failed = swr_init(raw); failed < 0) {
-            throw MediaError(file_, "its sound cannot be brought to one channel (" + reason(failed) + ")");
+            throw MediaError(file_,
+                wording::filled(
+                    wording::localized("media", "its sound cannot be brought to one channel (%1)"),
+                    {reason(failed)}));
         }
     }
 

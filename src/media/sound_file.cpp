@@ -1,5 +1,7 @@
 #include "media/sound_file.h"
 
+#include "wording/wording.h"
+
 #include <sndfile.h>
 
 namespace brumefall::media {
@@ -23,7 +25,9 @@ SoundWriter::SoundWriter(const std::filesystem::path& file, int rate_hz)
     state_->rate_hz = rate_hz;
     state_->file = sf_open(file.c_str(), SFM_WRITE, &info);
     if (state_->file == nullptr) {
-        throw MediaError(file, std::string("the recording cannot be made: ") + sf_strerror(nullptr));
+        throw MediaError(file,
+            wording::filled(
+                wording::localized("media", "the recording cannot be made: %1"), {sf_strerror(nullptr)}));
     }
 }
 
@@ -39,7 +43,9 @@ void SoundWriter::write(std::span<const std::int16_t> samples)
     }
     const auto count = static_cast<sf_count_t>(samples.size());
     if (sf_writef_short(state_->file, samples.data(), count) != count) {
-        throw MediaError(state_->path, std::string("the recording stopped: ") + sf_strerror(state_->file));
+        throw MediaError(state_->path,
+            wording::filled(
+                wording::localized("media", "the recording stopped: %1"), {sf_strerror(state_->file)}));
     }
     state_->written += count;
     if (state_->written - state_->synced >= state_->rate_hz / 4) {

@@ -1,6 +1,7 @@
 #include "media/track.h"
 
 #include "media/ffmpeg.h"
+#include "wording/wording.h"
 
 #include <sndfile.h>
 
@@ -41,7 +42,8 @@ public:
         std::error_code error;
         std::filesystem::rename(beside_, file_, error);
         if (error) {
-            throw MediaError(file_, "it cannot be written: " + error.message());
+            throw MediaError(file_,
+                wording::filled(wording::localized("media", "it cannot be written: %1"), {error.message()}));
         }
     }
 
@@ -53,7 +55,7 @@ private:
 void goOn(const Progress& progress, double share, const std::filesystem::path& file)
 {
     if (progress && !progress(share)) {
-        throw MediaError(file, "stopped; nothing was written");
+        throw MediaError(file, wording::localized("media", "stopped; nothing was written"));
     }
 }
 
@@ -68,7 +70,8 @@ void writeWithSndfile(const std::filesystem::path& wished, const std::filesystem
     const std::unique_ptr<SNDFILE, decltype(&sf_close)> out(
         sf_open(file.c_str(), SFM_WRITE, &info), &sf_close);
     if (out == nullptr) {
-        throw MediaError(wished, std::string("it cannot be written: ") + sf_strerror(nullptr));
+        throw MediaError(wished,
+            wording::filled(wording::localized("media", "it cannot be written: %1"), {sf_strerror(nullptr)}));
     }
     constexpr std::size_t kMostCues = 100; // as many as the library's structure holds
     SF_CUES cues{};
@@ -90,7 +93,9 @@ void writeWithSndfile(const std::filesystem::path& wished, const std::filesystem
     for (std::size_t at = 0; at < sound.samples.size(); at += kBlock) {
         const auto count = static_cast<sf_count_t>(std::min(kBlock, sound.samples.size() - at));
         if (sf_writef_short(out.get(), sound.samples.data() + at, count) != count) {
-            throw MediaError(wished, std::string("it cannot be written: ") + sf_strerror(out.get()));
+            throw MediaError(wished,
+                wording::filled(
+                    wording::localized("media", "it cannot be written: %1"), {sf_strerror(out.get())}));
         }
         goOn(progress, static_cast<double>(at) / static_cast<double>(sound.samples.size()), wished);
     }
@@ -147,7 +152,8 @@ public:
     void require(int result) const
     {
         if (result < 0) {
-            throw MediaError(wished_, "it cannot be written: " + reason(result));
+            throw MediaError(wished_,
+                wording::filled(wording::localized("media", "it cannot be written: %1"), {reason(result)}));
         }
     }
     [[nodiscard]] AVFormatContext& format() { return *format_; }
@@ -163,7 +169,7 @@ public:
     {
         const AVCodec* opus = avcodec_find_encoder_by_name("libopus");
         if (opus == nullptr) {
-            throw MediaError(wished_, "this system's FFmpeg cannot write Opus");
+            throw MediaError(wished_, wording::localized("media", "this system's FFmpeg cannot write Opus"));
         }
         codec_.reset(avcodec_alloc_context3(opus));
         codec_->sample_rate = kOpusRate_hz;

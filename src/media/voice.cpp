@@ -1,5 +1,7 @@
 #include "media/voice.h"
 
+#include "wording/wording.h"
+
 #include <espeak-ng/speak_lib.h>
 
 #include <algorithm>
@@ -51,7 +53,8 @@ void requireEngine()
         return rate;
     }();
     if (rate_hz != kVoiceRate_hz) {
-        throw MediaError("espeak-ng", "the voice could not be started; is espeak-ng-data installed?");
+        throw MediaError("espeak-ng",
+            wording::localized("media", "the voice could not be started; is espeak-ng-data installed?"));
     }
 }
 

@@ -386,6 +386,9 @@ TEST(Cli, CheckSaysNothingOfAGoodStageAndNamesTheFileOfABadOne)
 TEST(Cli, WrongUsageIsTwoAndBadDataIsOne)
 {
     EXPECT_EQ(run("").exit_code, 2);
+    EXPECT_EQ(run("check").exit_code, 2);
+    EXPECT_EQ(run("check " + quoted(kDemo) + " too much").exit_code, 2);
+    EXPECT_EQ(run("export " + quoted(kDemo) + " --to book.pdf --binding under").exit_code, 2);
     EXPECT_EQ(run("--help").exit_code, 0);
     EXPECT_EQ(run("dance").exit_code, 2);
     EXPECT_EQ(run("plan " + quoted(kDemo) + " --target-time soon").exit_code, 2);

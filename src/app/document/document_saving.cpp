@@ -142,7 +142,7 @@ std::optional<QString> Document::open(const QString& folder)
         }
     }
     if (const auto orphans = stage::orphanedSound(folder_); !orphans.empty()) {
-        emit message(tr("A recording belongs to no take: takes/%1. \u201cFrom elsewhere\u201d in Review (F5) "
+        emit message(tr("A recording belongs to no take: takes/%1. “From elsewhere” in Review (F5) "
                         "judges it.")
                          .arg(QString::fromStdString(orphans.back().filename().string())));
     }

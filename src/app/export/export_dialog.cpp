@@ -300,7 +300,7 @@ void ExportDialog::showPages()
         return;
     }
     auto book = makeBook(document_, document_.prepared().plan);
-    QStringList facts{tr("%1 pages.").arg(book.pages().size())};
+    QStringList facts{tr("%n page(s).", nullptr, static_cast<int>(book.pages().size()))};
     if (const auto tight = book.tightest()) {
         const auto& page = book.pages()[*tight];
         facts << tr("Tightest turn: after page %1, %2 s%3.")
@@ -454,7 +454,7 @@ void ExportDialog::print()
     dialog.setWindowTitle(tr("Print the pages"));
     if (dialog.exec() == QDialog::Accepted) {
         book->print(printer);
-        say(tr("%1 pages went to the printer.").arg(book->pages().size()));
+        say(tr("%n page(s) went to the printer.", nullptr, static_cast<int>(book->pages().size())));
     }
 }
 

@@ -49,7 +49,7 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     ready_made_->setObjectName(QStringLiteral("readyMade"));
     ready_made_->addItem(tr("Start from a ready-made style\u2026"));
     for (const auto& style : notes::readyMadeStyles()) {
-        ready_made_->addItem(QString::fromStdString(style.name));
+        ready_made_->addItem(QCoreApplication::translate("style", style.name.c_str()));
     }
     order_->setObjectName(QStringLiteral("styleOrder"));
     order_->addItems(
@@ -69,9 +69,8 @@ StylePanel::StylePanel(Document& document, QWidget* parent)
     words_->verticalHeader()->hide();
     words_->setSelectionBehavior(QAbstractItemView::SelectRows);
     words_->setTabKeyNavigation(false);
-    words_->setToolTip(
-        tr("A grade of your own is a word too: \u201cbullet\u201d is our word for \u201csix\u201d. "
-           "Leave the plain words empty for a word that says nothing."));
+    words_->setToolTip(tr("A grade of your own is a word too: “bullet” is our word for “six”. "
+                          "Leave the plain words empty for a word that says nothing."));
 
     auto* grid = new QGridLayout;
     grid->addWidget(ready_made_, 0, 0, 1, 2);
@@ -157,7 +156,8 @@ void StylePanel::chooseReadyMade(int index)
     const auto& own = document_.stage().style; // the crew's own words stay, whatever the school
     style.words.insert(own.words.begin(), own.words.end());
     style.abbreviations.insert(own.abbreviations.begin(), own.abbreviations.end());
-    document_.setStyle(style, tr("Start from \u201c%1\u201d").arg(QString::fromStdString(style.name)));
+    document_.setStyle(
+        style, tr("Start from \u201c%1\u201d").arg(QCoreApplication::translate("style", style.name.c_str())));
 }
 
 void StylePanel::takeChoices()

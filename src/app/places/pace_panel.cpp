@@ -20,6 +20,15 @@ namespace {
 
 constexpr auto kRehearsal = "rehearsal";
 
+/// `names` in the user's language; what is kept of a choice is the name itself.
+void addNames(QComboBox& box, const char* context, std::span<const std::string_view> names)
+{
+    for (const auto name : names) {
+        const std::string own(name);
+        box.addItem(QCoreApplication::translate(context, own.c_str()), QString::fromStdString(own));
+    }
+}
+
 } // namespace
 
 PaceView::PaceView(Document& document, Transport& transport, QWidget* parent)
@@ -143,12 +152,8 @@ PacePanel::PacePanel(Document& document, Transport& transport, QWidget* parent)
     surface_->setObjectName(QStringLiteral("rehearsalSurface"));
     target_->setObjectName(QStringLiteral("rehearsalTarget"));
     target_->setAccessibleName(tr("Target time"));
-    for (const auto name : pace::carNames()) {
-        car_->addItem(QString::fromUtf8(name.data(), static_cast<qsizetype>(name.size())));
-    }
-    for (const auto name : pace::surfaceNames()) {
-        surface_->addItem(QString::fromUtf8(name.data(), static_cast<qsizetype>(name.size())));
-    }
+    addNames(*car_, "car", pace::carNames());
+    addNames(*surface_, "surface", pace::surfaceNames());
     target_->setRange(0.0, 7200.0);
     target_->setDecimals(1);
     target_->setSuffix(tr(" s"));
@@ -221,8 +226,8 @@ void PacePanel::refresh()
     along_->setCurrentIndex(std::max(0, along_->findData(along)));
     compare_->setCurrentIndex(std::max(0, compare_->findData(compared)));
     const auto& rehearsal = document_.stage().rehearsal;
-    car_->setCurrentText(QString::fromStdString(rehearsal.car));
-    surface_->setCurrentText(QString::fromStdString(rehearsal.surface));
+    car_->setCurrentIndex(std::max(0, car_->findData(QString::fromStdString(rehearsal.car))));
+    surface_->setCurrentIndex(std::max(0, surface_->findData(QString::fromStdString(rehearsal.surface))));
     wet_->setChecked(rehearsal.wet);
     night_->setChecked(rehearsal.night);
     target_->setValue(rehearsal.target_time_s);
@@ -281,8 +286,9 @@ void PacePanel::takeRehearsal()
     if (showing_) {
         return;
     }
-    document_.setRehearsal({car_->currentText().toStdString(), surface_->currentText().toStdString(),
-        wet_->isChecked(), night_->isChecked(), target_->value()});
+    document_.setRehearsal(
+        {car_->currentData().toString().toStdString(), surface_->currentData().toString().toStdString(),
+            wet_->isChecked(), night_->isChecked(), target_->value()});
 }
 
 } // namespace brumefall::app

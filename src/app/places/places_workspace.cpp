@@ -109,7 +109,7 @@ QWidget* PlacesWorkspace::makeVideoSide()
     auto* second = new FlowLayout;
     add(second, tr("Keep"), "keepDraft", Qt::Key_K, &PlacesWorkspace::keepDraft);
     add(second, tr("Again"), "markAgain", Qt::Key_A, &PlacesWorkspace::markAgain);
-    add(second, tr("\u22120.1 s"), "nudgeBack", Qt::Key_Comma, &PlacesWorkspace::nudgeBack);
+    add(second, tr("−0.1 s"), "nudgeBack", Qt::Key_Comma, &PlacesWorkspace::nudgeBack);
     add(second, tr("+0.1 s"), "nudgeOn", Qt::Key_Period, &PlacesWorkspace::nudgeOn);
     add(second, tr("No mark"), "removeMark", Qt::Key_Delete, &PlacesWorkspace::removeMark);
     layout->addLayout(first);

@@ -154,7 +154,7 @@ void TrackPanel::showColumns()
         auto* kind = new QComboBox;
         kind->setObjectName(QStringLiteral("trackColumn%1").arg(column));
         for (const char* name : pace::kLogColumnNames) {
-            kind->addItem(tr(name));
+            kind->addItem(QCoreApplication::translate("track", name));
         }
         kind->setCurrentIndex(static_cast<int>(guessed[static_cast<std::size_t>(column)]));
         connect(kind, &QComboBox::activated, this, &TrackPanel::takeColumns);

@@ -385,8 +385,8 @@ void PlanWorkspace::showChosen()
                              clockText(note->end_s))
                          .arg(std::abs(note->lead_s), 0, 'f', 1)
                          .arg(std::lround(std::abs(note->lead_m)))
-                         .arg(note->notes_ahead == 1 ? tr("1 note") : tr("%1 notes").arg(note->notes_ahead),
-                             state, clockText(note->window.opens_s), clockText(note->window.closes_s),
+                         .arg(tr("%n note(s)", nullptr, note->notes_ahead), state,
+                             clockText(note->window.opens_s), clockText(note->window.closes_s),
                              clockText(note->window.ideal_s), note->lead_s < 0.0 ? tr("after") : tr("before"))
                          .arg(note->pinned ? tr(" This call is held where you put it.") : QString()));
 }

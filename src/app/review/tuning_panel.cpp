@@ -128,8 +128,7 @@ void TuningPanel::fill()
     reader_->setText(tuning_.reader
             ? tr("The reader, from %1: %2 syllables a second, at most %3; a breath of %4 s; "
                  "a note ends within %5 s of the plan two times in three.")
-                  .arg(tuning_.reader->takes == 1 ? tr("one own full take")
-                                                  : tr("%1 own full takes").arg(tuning_.reader->takes))
+                  .arg(tr("%n own full take(s)", nullptr, tuning_.reader->takes))
                   .arg(tuning_.reader->reader.rate_syll_s, 0, 'f', 1)
                   .arg(tuning_.reader->reader.fastest_syll_s, 0, 'f', 1)
                   .arg(tuning_.reader->reader.breath_s, 0, 'f', 2)

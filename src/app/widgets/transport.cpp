@@ -90,7 +90,7 @@ void Transport::openPass()
         if (const QString refused = document_.refusedMedia(); !refused.isEmpty()) {
             emit failed(tr(
                 "The video of this pass lies outside the stage's folder, and nobody here has chosen it: %1. "
-                "\u201cFind its video again\u201d (Places) opens it.")
+                "“Find its video again” (Places) opens it.")
                             .arg(refused));
         } else if (pass != nullptr && !pass->media.path.empty()) {
             player_.open(file); // says that it is not there

@@ -2,6 +2,7 @@
 
 #include "formats/files.h"
 #include "notes/text.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <charconv>
@@ -103,8 +104,9 @@ std::vector<Cue> readArrowCues(const std::vector<std::string_view>& lines, const
         const auto start_s = parseTime(lines[i].substr(0, arrow));
         const auto end_s = parseTime(after.substr(0, after.find_first_of(" \t")));
         if (!start_s || !end_s) {
-            throw FormatError(
-                file, static_cast<int>(i) + 1, "not a time: " + std::string(lines[i].substr(0, 60)));
+            throw FormatError(file, static_cast<int>(i) + 1,
+                wording::filled(
+                    wording::localized("captions", "not a time: %1"), {std::string(lines[i].substr(0, 60))}));
         }
         Cue cue{*start_s, std::max(*start_s, *end_s), static_cast<int>(i) + 2, {}, {}};
         for (std::size_t j = i + 1; j < lines.size() && !lines[j].empty(); ++j) {
@@ -164,7 +166,8 @@ std::vector<Cue> readStampedLines(const std::vector<std::string_view>& lines, co
             cues.back().text += (cues.back().text.empty() ? "" : "\n") + std::string(lines[i]);
         } else {
             throw FormatError(file, static_cast<int>(i) + 1,
-                "no time stamp here: captions begin with one, as in [0:12] left four");
+                wording::localized(
+                    "captions", "no time stamp here: captions begin with one, as in [0:12] left four"));
         }
     }
     return cues;
@@ -195,10 +198,12 @@ std::vector<Cue> readCues(std::string_view content, const std::string& file)
                                                                : readStampedLines(lines, file);
     if (cues.size() >= kMostCues) {
         throw FormatError(file, cues.back().line,
-            "more than " + std::to_string(kMostCues - 1) + " captions; is this the file you meant?");
+            wording::filled(
+                wording::localized("captions", "more than %1 captions; is this the file you meant?"),
+                {std::to_string(kMostCues - 1)}));
     }
     if (cues.empty()) {
-        throw FormatError(file, 1, "no captions in this file");
+        throw FormatError(file, 1, wording::localized("captions", "no captions in this file"));
     }
     std::stable_sort(
         cues.begin(), cues.end(), [](const Cue& a, const Cue& b) { return a.start_s < b.start_s; });

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "formats/files.h"
+#include "wording/wording.h"
 
 #include <cmath>
 #include <filesystem>
@@ -27,7 +28,8 @@ public:
     double within(double value, double most, const char* name) const
     {
         if (!std::isfinite(value) || std::abs(value) > most) {
-            throw FormatError(file_.string(), 0, std::string(name) + " is beyond all measure");
+            throw FormatError(file_.string(), 0,
+                wording::filled(wording::localized("file", "%1 is beyond all measure"), {std::string(name)}));
         }
         return value;
     }
@@ -35,8 +37,8 @@ public:
     {
         if (is > most) {
             throw FormatError(file_.string(), 0,
-                "it has " + std::to_string(is) + " " + name + "; more than " + std::to_string(most)
-                    + " are not read");
+                wording::filled(wording::localized("file", "it has %1 %2; more than %3 are not read"),
+                    {std::to_string(is), std::string(name), std::to_string(most)}));
         }
     }
 

@@ -1,5 +1,7 @@
 #include "formats/files.h"
 
+#include "wording/wording.h"
+
 #include <algorithm>
 #include <cerrno>
 #include <cstring>
@@ -75,11 +77,12 @@ std::string readFile(const std::filesystem::path& path, std::size_t longest)
 {
     std::error_code error;
     if (std::filesystem::is_directory(path, error)) {
-        throw FormatError(path.string(), 0, "this is a folder, not a file");
+        throw FormatError(path.string(), 0, wording::localized("file", "this is a folder, not a file"));
     }
     std::ifstream stream(path, std::ios::binary);
     if (!stream) {
-        throw FormatError(path.string(), 0, std::string("cannot be read: ") + std::strerror(errno));
+        throw FormatError(path.string(), 0,
+            wording::filled(wording::localized("file", "cannot be read: %1"), {std::strerror(errno)}));
     }
     std::string content;
     std::string block(1 << 16, '\0');
@@ -87,7 +90,8 @@ std::string readFile(const std::filesystem::path& path, std::size_t longest)
         content.append(block, 0, static_cast<std::size_t>(stream.gcount()));
         if (content.size() > longest) {
             throw FormatError(path.string(), 0,
-                "larger than " + std::to_string(longest / 1'000'000) + " MB: not a file of this kind");
+                wording::filled(wording::localized("file", "larger than %1 MB: not a file of this kind"),
+                    {std::to_string(longest / 1'000'000)}));
         }
     }
     return content;
@@ -96,13 +100,14 @@ std::string readFile(const std::filesystem::path& path, std::size_t longest)
 void requireUtf8(std::string_view text, const std::string& file)
 {
     if (text.starts_with("\xFF\xFE") || text.starts_with("\xFE\xFF")) {
-        throw FormatError(file, 1, "this is UTF-16 text; save it as UTF-8");
+        throw FormatError(file, 1, wording::localized("file", "this is UTF-16 text; save it as UTF-8"));
     }
     for (std::size_t i = 0; i < text.size();) {
         const std::size_t length = sequenceAt(text, i);
         if (length == 0 || text[i] == '\0') {
             throw FormatError(file, lineOf(text, i),
-                text[i] == '\0' ? "a zero byte: this is not text" : "not UTF-8 text; save the file as UTF-8");
+                text[i] == '\0' ? wording::localized("file", "a zero byte: this is not text")
+                                : wording::localized("file", "not UTF-8 text; save the file as UTF-8"));
         }
         i += length;
     }
@@ -120,32 +125,35 @@ void writeFile(const std::filesystem::path& path, std::string_view content)
 {
     const std::string file = path.string();
     const std::string beside = file + ".tmp";
-    const auto fail = [&](const char* what) {
+    const auto fail = [&](bool whole) {
         const int error = errno;
         ::unlink(beside.c_str());
-        throw FormatError(file, 0, std::string(what) + ": " + std::strerror(error));
+        throw FormatError(file, 0,
+            wording::filled(whole ? wording::localized("file", "cannot be replaced: %1")
+                                  : wording::localized("file", "cannot be written: %1"),
+                {std::strerror(error)}));
     };
     {
         ::unlink(beside.c_str()); // left over, or a link that leads elsewhere
         const FileDescriptor fd(
             ::open(beside.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0644));
         if (fd.get() < 0) {
-            fail("cannot be written");
+            fail(false);
         }
         std::size_t written = 0;
         while (written < content.size()) {
             const auto n = ::write(fd.get(), content.data() + written, content.size() - written);
             if (n < 0 && errno != EINTR) {
-                fail("cannot be written");
+                fail(false);
             }
             written += n > 0 ? static_cast<std::size_t>(n) : 0;
         }
         if (::fsync(fd.get()) != 0) {
-            fail("cannot be written");
+            fail(false);
         }
     }
     if (::rename(beside.c_str(), file.c_str()) != 0) {
-        fail("cannot be replaced");
+        fail(true);
     }
     // the name is safe on the disk, too, once its folder is
     const FileDescriptor folder(::open(

@@ -1,5 +1,7 @@
 #include "formats/kind_file.h"
 
+#include "wording/wording.h"
+
 #include <charconv>
 
 namespace brumefall::formats {
@@ -24,7 +26,8 @@ void requireShallow(const std::string& content, const std::string& file)
             in_text = true;
         } else if (c == '{' || c == '[') {
             if (++depth > kDeepest) {
-                throw FormatError(file, formats::lineOf(content, i), "nested too deeply");
+                throw FormatError(
+                    file, formats::lineOf(content, i), wording::localized("file", "nested too deeply"));
             }
         } else if (c == '}' || c == ']') {
             --depth;
@@ -40,8 +43,9 @@ Json parseBounded(const std::string& content, const std::string& file)
     } catch (const Json::parse_error& error) {
         const int line = formats::lineOf(content, error.byte == 0 ? 0 : error.byte - 1);
         const bool cut_off = error.byte >= content.size();
-        throw FormatError(
-            file, line, cut_off ? "the file ends in the middle: half written" : "not valid JSON here");
+        throw FormatError(file, line,
+            cut_off ? wording::localized("file", "the file ends in the middle: half written")
+                    : wording::localized("file", "not valid JSON here"));
     } catch (const Json::out_of_range& error) { // the parser tells the number, not its place
         const std::string_view what = error.what();
         const auto quote = what.find('\'');
@@ -49,8 +53,8 @@ Json parseBounded(const std::string& content, const std::string& file)
             ? std::string_view{}
             : what.substr(quote + 1, what.rfind('\'') - quote - 1);
         const auto at = number.empty() ? std::string::npos : content.find(number);
-        throw FormatError(
-            file, at == std::string::npos ? 0 : formats::lineOf(content, at), "a number beyond all measure");
+        throw FormatError(file, at == std::string::npos ? 0 : formats::lineOf(content, at),
+            wording::localized("file", "a number beyond all measure"));
     }
 }
 
@@ -61,7 +65,8 @@ Json readKind(const std::filesystem::path& path, const std::string& kind)
     const std::string file = path.string();
     std::error_code error;
     if (std::filesystem::exists(path, error) && !std::filesystem::is_regular_file(path, error)) {
-        throw FormatError(file, 0, "this is no file, but a folder, a pipe or a device");
+        throw FormatError(
+            file, 0, wording::localized("file", "this is no file, but a folder, a pipe or a device"));
     }
     const std::string content = formats::readFile(path);
     Json json = parseBounded(content, file);
@@ -70,17 +75,19 @@ Json readKind(const std::filesystem::path& path, const std::string& kind)
         ? json["format"].get<std::string>()
         : "";
     if (!format.starts_with(prefix)) {
-        throw FormatError(file, 1, "this is not a " + kind + " file of Brumefall");
+        throw FormatError(file, 1,
+            wording::filled(wording::localized("file", "this is not a %1 file of Brumefall"), {kind}));
     }
     int version = 0;
     std::from_chars(format.data() + prefix.size(), format.data() + format.size(), version);
     if (version > kVersion) {
         throw FormatError(file, 1,
-            "made by a newer Brumefall (version " + std::to_string(version)
-                + "); it was not opened and not changed");
+            wording::filled(wording::localized("file",
+                                "made by a newer Brumefall (version %1); it was not opened and not changed"),
+                {std::to_string(version)}));
     }
     if (version < 1) {
-        throw FormatError(file, 1, "its format says no version");
+        throw FormatError(file, 1, wording::localized("file", "its format says no version"));
     }
     return json;
 }

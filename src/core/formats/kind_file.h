@@ -3,6 +3,7 @@
 #pragma once
 
 #include "formats/files.h"
+#include "wording/wording.h"
 
 #include <nlohmann/json.hpp>
 
@@ -27,7 +28,9 @@ template <typename Read> auto reading(const std::filesystem::path& path, Read re
         if (const auto bracket = why.find("] "); bracket != std::string::npos) {
             why = why.substr(bracket + 2);
         }
-        throw FormatError(path.string(), 0, "a member is missing or of the wrong type: " + why);
+        throw FormatError(path.string(), 0,
+            wording::filled(
+                wording::localized("file", "a member is missing or of the wrong type: %1"), {why}));
     }
 }
 

@@ -4,6 +4,7 @@
 #include "formats/kind_file.h"
 #include "log/take_reader.h"
 #include "pace/median.h"
+#include "wording/wording.h"
 
 #include <nlohmann/json.hpp>
 
@@ -168,7 +169,7 @@ Rally readRally(const fs::path& given)
     std::error_code error;
     const fs::path folder = given.filename() == "stage.brumefall" ? given.parent_path() : given;
     if (!fs::is_directory(folder, error)) {
-        throw formats::FormatError(folder.string(), 0, "there is no such folder");
+        throw formats::FormatError(folder.string(), 0, wording::localized("file", "there is no such folder"));
     }
     Rally rally;
     rally.folder = folder;

@@ -1,6 +1,7 @@
 #include "log/tonight.h"
 
 #include "formats/printed.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <chrono>
@@ -74,7 +75,9 @@ double forgotten(const Knowledge& note)
 std::string ago(double days)
 {
     const long whole = std::lround(std::floor(days));
-    return whole < 1 ? "today" : whole == 1 ? "yesterday" : std::to_string(whole) + " days ago";
+    return whole < 1 ? wording::localized("tonight", "today")
+        : whole == 1 ? wording::localized("tonight", "yesterday")
+                     : wording::filled(wording::localized("tonight", "%1 days ago"), {std::to_string(whole)});
 }
 
 /// The way that fits what goes wrong.
@@ -162,9 +165,10 @@ std::vector<DrillStretch> stretchesOf(const StageSummary& stage, double now_days
             drill.wrong_share = trouble / count;
         }
         drill.why = ever_read
-            ? formats::printed("%.0f of 100 notes go wrong here, most of all \"%s\"; last read %s",
-                100.0 * trouble / count, plan.notes[worst].spoken.c_str(), ago(days_ago).c_str())
-            : std::string("never read yet");
+            ? wording::filled(wording::localized("tonight",
+                                  "%1 of 100 notes go wrong here, most of all \"%2\"; last read %3"),
+                {wording::figure(100.0 * trouble / count), plan.notes[worst].spoken, ago(days_ago)})
+            : wording::localized("tonight", "never read yet");
         out.push_back(std::move(drill));
         c = end;
     }

@@ -2,6 +2,7 @@
 
 #include "formats/printed.h"
 #include "log/tonight.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 
@@ -109,11 +110,16 @@ std::string describe(const Session& session)
         stages += (stages.empty() ? "" : ", ") + stage;
     }
     return stages
-        + formats::printed(
-            ": %d %s (%d whole), %.0f minutes read; %.0f %% on time; faults: %d of the reading, %d of "
-            "the plan",
-            session.takes, session.takes == 1 ? "take" : "takes", session.whole, session.minutes,
-            100.0 * session.on_time_share, session.reading_faults, session.plan_faults);
+        + wording::filled(session.takes == 1
+                ? wording::localized("diary",
+                    ": %1 take (%2 whole), %3 minutes read; %4 % on time; faults: %5 of the reading, %6 of "
+                    "the plan")
+                : wording::localized("diary",
+                    ": %1 takes (%2 whole), %3 minutes read; %4 % on time; faults: %5 of the reading, %6 of "
+                    "the plan"),
+            {std::to_string(session.takes), std::to_string(session.whole), wording::figure(session.minutes),
+                wording::figure(100.0 * session.on_time_share), std::to_string(session.reading_faults),
+                std::to_string(session.plan_faults)});
 }
 
 } // namespace brumefall::log

@@ -1,5 +1,7 @@
 #include "notes/heads.h"
 
+#include "wording/wording.h"
+
 #include <algorithm>
 
 namespace brumefall::notes {
@@ -152,7 +154,7 @@ private:
         if (!junction) {
             ++found_.corners;
             ++found_.against_order;
-            found_.remarks.push_back("no grade for this corner");
+            found_.remarks.push_back(wording::localized("notes", "no grade for this corner"));
         }
         const bool before_word = i > 0 && line_.roleAt(i - 1) == Role::junction;
         found_.heads.push_back(

@@ -5,6 +5,7 @@
 #include "notes/spoken.h"
 #include "notes/suggest.h"
 #include "notes/text.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <charconv>
@@ -69,21 +70,24 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
         line = trimmed(line.substr(0, std::min(line.find('#'), line.size())));
         const auto indent = line.empty() ? std::size_t{0} : static_cast<std::size_t>(line.data() - begin);
         if (line.size() > kLongestLine_bytes) {
-            diagnostics.push_back(
-                {number, "this line is longer than 4000 letters; only its beginning was read"});
+            diagnostics.push_back({number,
+                wording::localized(
+                    "notes", "this line is longer than 4000 letters; only its beginning was read")});
             line = line.substr(0, kLongestLine_bytes);
         }
         if (line.empty()) {
             blank = true;
         } else if (line.starts_with("[laps") && line.ends_with("]")) {
             if (laps > 0) {
-                diagnostics.push_back({number, "laps within laps: this one is not repeated"});
+                diagnostics.push_back(
+                    {number, wording::localized("notes", "laps within laps: this one is not repeated")});
             } else {
                 laps = lapsOf(line.substr(0, line.size() - 1));
                 lap_begin = lines.size();
                 lap_line = number;
                 if (laps == 0) {
-                    diagnostics.push_back({number, "how many laps? Write [laps 2]"});
+                    diagnostics.push_back(
+                        {number, wording::localized("notes", "how many laps? Write [laps 2]")});
                 }
             }
         } else if (line == "[end]") {
@@ -94,11 +98,13 @@ std::vector<Line> linesOf(std::string_view text, std::vector<Diagnostic>& diagno
         }
     }
     if (laps > 0) {
-        diagnostics.push_back({lap_line, "[laps] without [end]: repeated to the end of the text"});
+        diagnostics.push_back(
+            {lap_line, wording::localized("notes", "[laps] without [end]: repeated to the end of the text")});
         closeLaps();
     }
     if (lines.size() > kMostLines) {
-        diagnostics.push_back({lines[kMostLines].number, "more than 100000 calls; the rest was not read"});
+        diagnostics.push_back({lines[kMostLines].number,
+            wording::localized("notes", "more than 100000 calls; the rest was not read")});
         lines.resize(kMostLines);
     }
     return lines;
@@ -128,9 +134,11 @@ public:
         (direction ? direction_lines_ : number_lines_) += 1;
         auto& first = direction ? direction_evidence_ : number_evidence_;
         if (first.size() < 3) {
-            first.push_back({"\u201c" + std::string(line.text) + "\u201d puts the "
-                    + (direction ? "direction" : "number") + " first",
-                line.number});
+            first.push_back(
+                {wording::filled(direction ? wording::localized("notes", "“%1” puts the direction first")
+                                           : wording::localized("notes", "“%1” puts the number first"),
+                     {std::string(line.text)}),
+                    line.number});
         }
     }
 
@@ -147,6 +155,16 @@ public:
     {
         return style_.order.value_or(
             number_lines_ > direction_lines_ ? Order::number_first : Order::direction_first);
+    }
+
+    [[nodiscard]] static std::string scaleEvidence(bool tightens, bool ascending)
+    {
+        if (tightens) {
+            return ascending ? wording::localized("notes", "a %1 that tightens to %2: higher is faster")
+                             : wording::localized("notes", "a %1 that tightens to %2: higher is tighter");
+        }
+        return ascending ? wording::localized("notes", "a %1 that opens to %2: higher is faster")
+                         : wording::localized("notes", "a %1 that opens to %2: higher is tighter");
     }
 
     void lookAtScale(const Note& note, int line)
@@ -166,10 +184,9 @@ public:
                 (ascending ? ascending_ : descending_) += 1;
                 auto& evidence = ascending ? ascending_evidence_ : descending_evidence_;
                 if (evidence.size() < 3) {
-                    evidence.push_back(
-                        {"a " + std::to_string(from) + " that " + (tightens ? "tightens" : "opens") + " to "
-                                + std::to_string(to) + ": higher is " + (ascending ? "faster" : "tighter"),
-                            line});
+                    evidence.push_back({wording::filled(scaleEvidence(tightens, ascending),
+                                            {std::to_string(from), std::to_string(to)}),
+                        line});
                 }
             }
             from = to;
@@ -188,10 +205,10 @@ public:
         found.evidence = order_evidence;
         found.evidence.insert(found.evidence.end(), scale_evidence.begin(), scale_evidence.end());
         if (style_.order) {
-            found.evidence.push_back({"the order is set by hand", 0});
+            found.evidence.push_back({wording::localized("notes", "the order is set by hand"), 0});
         }
         if (style_.scale) {
-            found.evidence.push_back({"the scale is set by hand", 0});
+            found.evidence.push_back({wording::localized("notes", "the scale is set by hand"), 0});
         }
         return found;
     }
@@ -260,8 +277,9 @@ private:
         for (const Token& token : reading.unknown) {
             auto [it, fresh] = suggestions_.try_emplace(token.word);
             if (fresh && suggestions_.size() <= kMostSuggestions) {
-                it->second =
-                    token.number_class != NumberClass::none ? "left or right?" : suggestFor(token.word);
+                it->second = token.number_class != NumberClass::none
+                    ? wording::localized("notes", "left or right?")
+                    : suggestFor(token.word);
             }
             out_.unknown.push_back({line.number, line.indent + token.begin, line.indent + token.end,
                 std::string(line.text.substr(token.begin, token.end - token.begin)), it->second});
@@ -344,7 +362,8 @@ ParsedNotes parseNotes(std::string_view text, const Style& style)
     }
     if (text.size() > kLongestText_bytes) {
         text = text.substr(0, kLongestText_bytes);
-        out.diagnostics.push_back({0, "the text is longer than 8 MB; only its beginning was read"});
+        out.diagnostics.push_back(
+            {0, wording::localized("notes", "the text is longer than 8 MB; only its beginning was read")});
     }
     const auto lines = linesOf(text, out.diagnostics);
     const Dictionary dictionary(style);

@@ -4,6 +4,7 @@
 #include "notes/dictionary.h"
 #include "notes/spoken.h"
 #include "notes/text.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 
@@ -12,7 +13,7 @@ namespace {
 
 struct Rule {
     int value;
-    const char* name;
+    std::string name;
 };
 
 class Cutter {
@@ -31,14 +32,14 @@ public:
             switch (line_.roleAt(i)) {
             case Role::line:
                 if (value == "neat" || value == "tidy" || value == "hug") {
-                    add({1, "how tidy"}, i, i + 1);
+                    add({1, wording::localized("plan", "how tidy")}, i, i + 1);
                 }
                 break;
             case Role::relation: i = takeLandmark(i); break;
-            case Role::gradient: add({3, "uphill or downhill"}, i, i + 1); break;
+            case Role::gradient: add({3, wording::localized("plan", "uphill or downhill")}, i, i + 1); break;
             case Role::extent:
                 if (value == "short" || value == "half_long" || value == "continues") {
-                    add({4, "how long it is"}, i, i + 1);
+                    add({4, wording::localized("plan", "how long it is")}, i, i + 1);
                 }
                 break;
             default: break;
@@ -68,7 +69,7 @@ private:
             && !isOneOf({Role::thing, Role::size, Role::glue}, line_.roleAt(last + 1))) {
             ++last;
         }
-        add({2, "a landmark"}, i, last);
+        add({2, wording::localized("plan", "a landmark")}, i, last);
         return last - 1;
     }
 

@@ -1,5 +1,7 @@
 #include "pace/car_models.h"
 
+#include "wording/wording.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -15,20 +17,25 @@ struct CarClass {
     double top_speed_m_s;
 };
 
-constexpr std::array kCars{CarClass{"four-wheel drive", 1350.0, 190'000.0, 0.68, 48.0},
-    CarClass{"front-wheel drive, small", 1200.0, 125'000.0, 0.42, 44.0},
-    CarClass{"front-wheel drive, strong", 1250.0, 165'000.0, 0.44, 46.0},
-    CarClass{"rear-wheel drive", 1250.0, 170'000.0, 0.46, 47.0},
-    CarClass{"historic, rear-wheel drive", 1050.0, 110'000.0, 0.44, 43.0}};
+constexpr std::array kCars{
+    CarClass{wording::localizable("car", "four-wheel drive"), 1350.0, 190'000.0, 0.68, 48.0},
+    CarClass{wording::localizable("car", "front-wheel drive, small"), 1200.0, 125'000.0, 0.42, 44.0},
+    CarClass{wording::localizable("car", "front-wheel drive, strong"), 1250.0, 165'000.0, 0.44, 46.0},
+    CarClass{wording::localizable("car", "rear-wheel drive"), 1250.0, 170'000.0, 0.46, 47.0},
+    CarClass{wording::localizable("car", "historic, rear-wheel drive"), 1050.0, 110'000.0, 0.44, 43.0}};
 
 struct Surface {
     std::string_view name;
     double mu;
 };
 
-constexpr std::array kSurfaces{Surface{"gravel", 0.62}, Surface{"tarmac", 0.95}, Surface{"concrete", 0.9},
-    Surface{"cobbles", 0.65}, Surface{"mud", 0.42}, Surface{"snow", 0.32},
-    Surface{"ice, studded tyres", 0.28}};
+constexpr std::array kSurfaces{Surface{wording::localizable("surface", "gravel"), 0.62},
+    Surface{wording::localizable("surface", "tarmac"), 0.95},
+    Surface{wording::localizable("surface", "concrete"), 0.9},
+    Surface{wording::localizable("surface", "cobbles"), 0.65},
+    Surface{wording::localizable("surface", "mud"), 0.42},
+    Surface{wording::localizable("surface", "snow"), 0.32},
+    Surface{wording::localizable("surface", "ice, studded tyres"), 0.28}};
 
 constexpr double kWet = 0.84;
 constexpr double kNight = 0.94;

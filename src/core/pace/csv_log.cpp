@@ -2,6 +2,7 @@
 
 #include "formats/files.h"
 #include "notes/text.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <cctype>
@@ -158,20 +159,21 @@ LogTable readLogTable(std::string_view content, const std::string& file)
             continue;
         }
         if (lines.size() > kMostLogPoints) {
-            throw FormatError(file, number, "more than 500000 rows; cut the log to the stage");
+            throw FormatError(
+                file, number, wording::localized("track", "more than 500000 rows; cut the log to the stage"));
         }
         lines.push_back(line);
         numbers.push_back(number);
     }
     if (lines.empty()) {
-        throw FormatError(file, 1, "the log is empty");
+        throw FormatError(file, 1, wording::localized("track", "the log is empty"));
     }
     LogTable table;
     table.separator = separatorOf(lines);
     const auto first = split(lines.front(), table.separator);
     if (first.size() < 2 && (lines.size() < 2 || split(lines[1], table.separator).size() < 2)) {
-        throw FormatError(
-            file, numbers.front(), "only one column: a log needs time and distance, speed or position");
+        throw FormatError(file, numbers.front(),
+            wording::localized("track", "only one column: a log needs time and distance, speed or position"));
     }
     table.decimal_comma = table.separator != ','
         && std::any_of(lines.begin(), lines.begin() + std::min<std::ptrdiff_t>(20, std::ssize(lines)),
@@ -190,7 +192,8 @@ LogTable readLogTable(std::string_view content, const std::string& file)
         table.names.push_back(named ? first[c] : "column " + std::to_string(c + 1));
     }
     if (table.rows.empty()) {
-        throw FormatError(file, numbers.front(), "a heading, but no rows under it");
+        throw FormatError(
+            file, numbers.front(), wording::localized("track", "a heading, but no rows under it"));
     }
     return table;
 }
@@ -234,7 +237,7 @@ Log logOf(const LogTable& table, const std::vector<LogColumn>& columns, const st
     const auto time = indexOf(LogColumn::time_s);
     const auto clock = indexOf(LogColumn::clock_time);
     if (!time && !clock) {
-        throw FormatError(file, 1, "no column tells the time");
+        throw FormatError(file, 1, wording::localized("track", "no column tells the time"));
     }
     const auto distance_m = indexOf(LogColumn::distance_m);
     const auto distance_km = indexOf(LogColumn::distance_km);
@@ -247,7 +250,8 @@ Log logOf(const LogTable& table, const std::vector<LogColumn>& columns, const st
     log.has_speed = speed_km_h || speed_m_s;
     log.has_positions = lat && lon;
     if (!log.has_distance && !log.has_speed && !log.has_positions) {
-        throw FormatError(file, 1, "no column tells distance, speed or position");
+        throw FormatError(
+            file, 1, wording::localized("track", "no column tells distance, speed or position"));
     }
     std::optional<double> first_s;
     double day_s = 0.0;
@@ -282,8 +286,8 @@ Log logOf(const LogTable& table, const std::vector<LogColumn>& columns, const st
         log.points.push_back(kept);
     }
     if (log.points.empty()) {
-        throw FormatError(
-            file, table.lines.empty() ? 1 : table.lines.front(), "not one row has a time that can be read");
+        throw FormatError(file, table.lines.empty() ? 1 : table.lines.front(),
+            wording::localized("track", "not one row has a time that can be read"));
     }
     return log;
 }

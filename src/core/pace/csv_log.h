@@ -2,6 +2,7 @@
 #pragma once
 
 #include "pace/log.h"
+#include "wording/wording.h"
 
 #include <array>
 #include <string>
@@ -31,8 +32,11 @@ enum class LogColumn {
     lat_deg,
     lon_deg
 };
-inline constexpr std::array kLogColumnNames{"not used", "time, s", "clock time", "distance, m",
-    "distance, km", "speed, km/h", "speed, m/s", "latitude", "longitude"};
+inline constexpr std::array kLogColumnNames{wording::localizable("track", "not used"),
+    wording::localizable("track", "time, s"), wording::localizable("track", "clock time"),
+    wording::localizable("track", "distance, m"), wording::localizable("track", "distance, km"),
+    wording::localizable("track", "speed, km/h"), wording::localizable("track", "speed, m/s"),
+    wording::localizable("track", "latitude"), wording::localizable("track", "longitude")};
 
 /// Throws formats::FormatError: empty, one column only, too many rows.
 [[nodiscard]] LogTable readLogTable(std::string_view content, const std::string& file);

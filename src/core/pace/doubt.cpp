@@ -1,5 +1,7 @@
 #include "pace/doubt.h"
 
+#include "wording/wording.h"
+
 #include <algorithm>
 #include <cmath>
 #include <cstdio>
@@ -9,13 +11,6 @@ namespace {
 
 constexpr double kMostRatio = 3.0;
 constexpr double kSlack_s = 6.0; ///< too little to be asked about
-
-std::string seconds(double value)
-{
-    char text[32];
-    std::snprintf(text, sizeof text, "%.0f s", value);
-    return text;
-}
 
 /// Whether driving for `actual_s` where the road asks for `expected_s` needs a question.
 bool isOdd(double actual_s, double expected_s)
@@ -32,21 +27,25 @@ std::string doubtOfMark(const Placement& placement, std::size_t index, double ti
         return {};
     }
     if (time_s < 0.0) {
-        return "That is before go";
+        return wording::localized("places", "That is before go");
     }
     std::size_t before = index;
     while (before > 0 && !notes[before - 1].marked) {
         --before;
     }
     if (before > 0 && time_s <= notes[before - 1].arrive_s) {
-        return "Note " + std::to_string(before) + ", before it on the road, is marked later than this";
+        return wording::filled(
+            wording::localized("places", "Note %1, before it on the road, is marked later than this"),
+            {std::to_string(before)});
     }
     std::size_t after = index + 1;
     while (after < notes.size() && !notes[after].marked) {
         ++after;
     }
     if (after < notes.size() && time_s >= notes[after].arrive_s) {
-        return "Note " + std::to_string(after + 1) + ", after it on the road, is marked earlier than this";
+        return wording::filled(
+            wording::localized("places", "Note %1, after it on the road, is marked earlier than this"),
+            {std::to_string(after + 1)});
     }
     const double from_s = before > 0 ? notes[before - 1].arrive_s : 0.0;
     const double expected_s = notes[index].arrive_s - from_s;
@@ -57,8 +56,12 @@ std::string doubtOfMark(const Placement& placement, std::size_t index, double ti
         return {};
     }
     const double off_s = time_s - notes[index].arrive_s;
-    return "The road around it says " + seconds(std::abs(off_s)) + (off_s > 0.0 ? " sooner" : " later")
-        + ", and the notes beside it would be squeezed";
+    return wording::filled(off_s > 0.0
+            ? wording::localized(
+                "places", "The road around it says %1 s sooner, and the notes beside it would be squeezed")
+            : wording::localized(
+                "places", "The road around it says %1 s later, and the notes beside it would be squeezed"),
+        {wording::figure(std::abs(off_s))});
 }
 
 } // namespace brumefall::pace

@@ -1,5 +1,6 @@
 #include "pace/log.h"
 #include "pace/median.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <cmath>
@@ -23,10 +24,11 @@ public:
         : log_(log)
     {
         if (log.points.empty()) {
-            throw std::invalid_argument("the log has no points");
+            throw std::invalid_argument(wording::localized("track", "the log has no points"));
         }
         if (!log.has_distance && !log.has_speed && !log.has_positions) {
-            throw std::invalid_argument("the log has neither distance, nor speed, nor positions");
+            throw std::invalid_argument(
+                wording::localized("track", "the log has neither distance, nor speed, nor positions"));
         }
     }
 
@@ -182,7 +184,8 @@ private:
         const auto first = std::find_if(speeds_.begin(), speeds_.end(), drives);
         const auto last = std::find_if(speeds_.rbegin(), speeds_.rend(), drives);
         if (first == speeds_.end()) {
-            throw std::invalid_argument("nothing in the log moves faster than a walk");
+            throw std::invalid_argument(
+                wording::localized("track", "nothing in the log moves faster than a walk"));
         }
         out_.moving_from_s = driveOff(static_cast<std::size_t>(first - speeds_.begin()));
         out_.moving_to_s = points_[static_cast<std::size_t>(speeds_.rend() - last) - 1].time_s;
@@ -260,7 +263,7 @@ private:
             }
         }
         if (out_.track.size() < 2) {
-            throw std::invalid_argument("the log goes nowhere");
+            throw std::invalid_argument(wording::localized("track", "the log goes nowhere"));
         }
     }
 
@@ -271,15 +274,21 @@ private:
                 out_.cleaned.push_back({says, count});
             }
         };
-        add(repeated_, std::to_string(repeated_) + " points whose time does not go forward were left out");
-        add(jumps_, std::to_string(jumps_) + " points that jump farther than a car drives were left out");
-        char text[100];
-        std::snprintf(
-            text, sizeof text, "%d gaps were bridged, the longest of %.0f s", gaps_, longest_gap_s_);
-        add(gaps_, text);
-        std::snprintf(text, sizeof text, "the car stands for %.0f s on the way; the distance is held there",
-            stood_between_s_);
-        add(stood_between_s_ > 0.0 ? 1 : 0, text);
+        add(repeated_,
+            wording::filled(
+                wording::localized("track", "%1 points whose time does not go forward were left out"),
+                {std::to_string(repeated_)}));
+        add(jumps_,
+            wording::filled(
+                wording::localized("track", "%1 points that jump farther than a car drives were left out"),
+                {std::to_string(jumps_)}));
+        add(gaps_,
+            wording::filled(wording::localized("track", "%1 gaps were bridged, the longest of %2 s"),
+                {std::to_string(gaps_), wording::figure(longest_gap_s_)}));
+        add(stood_between_s_ > 0.0 ? 1 : 0,
+            wording::filled(
+                wording::localized("track", "the car stands for %1 s on the way; the distance is held there"),
+                {wording::figure(stood_between_s_)}));
     }
 
     const Log& log_;
@@ -340,7 +349,8 @@ LogFit fitByStandstill(const CleanLog& log, double stand_stage_s)
 LogFit fitByMarks(const CleanLog& log, std::span<const KnownPlace> marks)
 {
     if (marks.size() < 2) {
-        throw std::invalid_argument("two marks or more are needed to lay the log to the video by marks");
+        throw std::invalid_argument(
+            wording::localized("track", "two marks or more are needed to lay the log to the video by marks"));
     }
     const Pace pace(log.track);
     const double first_s = log.track.front().time_s - marks.back().stage_s;
@@ -377,7 +387,7 @@ std::vector<Knot> traceOf(const CleanLog& log, const LogFit& fit)
         }
     }
     if (trace.size() < 2) {
-        throw std::invalid_argument("the log ends before go");
+        throw std::invalid_argument(wording::localized("track", "the log ends before go"));
     }
     return trace;
 }

@@ -1,5 +1,7 @@
 #include "pace/pass.h"
 
+#include "wording/wording.h"
+
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -30,10 +32,12 @@ void warnOfSpeed(
     const double slack_s = (from.draft ? 2.0 * from.sure_s : 0.0) + (to.draft ? 2.0 * to.sure_s : 0.0);
     const double speed_m_s = way_m / std::max(to.time_s - from.time_s + slack_s, 1e-3);
     if (way_m > kShortest_m && speed_m_s > kImplausible_m_s) {
-        warnings.push_back("from the mark of note " + std::to_string(from.index + 1) + " to that of note "
-            + std::to_string(to.index + 1) + " the car would drive "
-            + std::to_string(static_cast<int>(std::lround(3.6 * speed_m_s)))
-            + " km/h; is one of them misplaced?");
+        warnings.push_back(wording::filled(
+            wording::localized("places",
+                "from the mark of note %1 to that of note %2 the car would drive %3 km/h; is one of them "
+                "misplaced?"),
+            {std::to_string(from.index + 1), std::to_string(to.index + 1),
+                wording::figure(3.6 * speed_m_s)}));
     }
 }
 
@@ -103,9 +107,12 @@ std::vector<MarkedNote> orderedMarks(
             const std::size_t other = too_early || next == agrees.end()
                 ? good.back().index
                 : marks[static_cast<std::size_t>(next - agrees.begin())].index;
-            warnings.push_back("the mark of note " + std::to_string(marks[i].index + 1) + " is "
-                + (too_early ? "before" : "after") + " the mark of note " + std::to_string(other + 1)
-                + "; it was left out");
+            warnings.push_back(wording::filled(too_early
+                    ? wording::localized(
+                        "places", "the mark of note %1 is before the mark of note %2; it was left out")
+                    : wording::localized(
+                        "places", "the mark of note %1 is after the mark of note %2; it was left out"),
+                {std::to_string(marks[i].index + 1), std::to_string(other + 1)}));
         }
     }
     return good;
@@ -190,7 +197,8 @@ Placement place(const road::Road& road, const Pass& pass, const CarModel& car)
         try {
             return placeOnTrace(road, pass, warnings);
         } catch (const std::invalid_argument&) {
-            warnings.emplace_back("its trace never goes forward; the pace is taken from the marks");
+            warnings.push_back(wording::localized(
+                "places", "its trace never goes forward; the pace is taken from the marks"));
         }
     }
     Placement out;
@@ -223,8 +231,9 @@ Placement placeByPrediction(const road::Road& road, const Rehearsal& rehearsal)
     auto predicted = rehearsalPace(road, carModel(rehearsal), rehearsal.target_time_s);
     out.pace = std::move(predicted.pace);
     if (predicted.beyond_physics) {
-        out.warnings.emplace_back(
-            "no tyre holds the road in the target time; the rehearsal pace was stretched to it all the same");
+        out.warnings.push_back(wording::localized("places",
+            "no tyre holds the road in the target time; the rehearsal pace was stretched to it all the "
+            "same"));
     }
     for (const auto& note : road.notes) {
         const double arrive_s = out.pace.timeAt(note.station_m);

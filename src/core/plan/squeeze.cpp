@@ -3,6 +3,7 @@
 #include "notes/shorten.h"
 #include "notes/spoken.h"
 #include "plan/schedule.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <cmath>
@@ -18,9 +19,13 @@ constexpr double kInside_s = 0.02; // inside the window, not on its edge
 
 std::string seconds(double value_s)
 {
-    char text[32];
-    std::snprintf(text, sizeof text, "%.1f s", value_s);
-    return text;
+    return wording::figure(value_s, 1) + " s";
+}
+
+std::string countOfNotes(std::size_t count)
+{
+    return count == 1 ? wording::localized("plan", "1 note")
+                      : wording::filled(wording::localized("plan", "%1 notes"), {std::to_string(count)});
 }
 
 /// A note of a run as it is tried: what changes is its length, its gap, and where its call begins.
@@ -166,7 +171,7 @@ private:
     {
         if (saves_s > kWorthwhile_s) {
             remedy.saves_s = saves_s;
-            remedy.text += ": saves " + seconds(saves_s);
+            remedy.text += wording::filled(wording::localized("plan", ": saves %1"), {seconds(saves_s)});
             squeeze_.remedies.push_back(std::move(remedy));
         }
     }
@@ -178,10 +183,12 @@ private:
         const auto count = plan_.calls[last_call_].last - plan_.calls[first_call_].first;
         const double road_s = std::max(0.0, last.window.closes_s - first.start_s);
         const double takes_s = last.end_s - first.start_s;
-        const std::string notes = std::to_string(count) + (count == 1 ? " note" : " notes");
-        squeeze_.cause = takes_s > road_s
-            ? notes + " in " + seconds(road_s) + " of road; at your rate they take " + seconds(takes_s)
-            : notes + " in one breath: begun in time for the first, the last would have to be held too long";
+        squeeze_.cause = wording::filled(takes_s > road_s
+                ? wording::localized("plan", "%1 in %2 of road; at your rate they take %3")
+                : wording::localized("plan",
+                    "%1 in one breath: begun in time for the first, the last would have to be held "
+                    "too long"),
+            {countOfNotes(count), seconds(road_s), seconds(takes_s)});
     }
 
     /// The run and some calls before it read sooner, as far as it needs; the driver then holds more.
@@ -212,8 +219,9 @@ private:
         if (remedy.starts_s.empty()) {
             return;
         }
-        remedy.text = "Start up to " + seconds(earliest_s) + " sooner; the driver then holds up to "
-            + std::to_string(most_held) + (most_held == 1 ? " note" : " notes");
+        remedy.text = wording::filled(
+            wording::localized("plan", "Start up to %1 sooner; the driver then holds up to %2"),
+            {seconds(earliest_s), countOfNotes(static_cast<std::size_t>(most_held))});
         offer(std::move(remedy), saved(result));
     }
 
@@ -251,8 +259,10 @@ private:
                 const PlannedNote& note = plan_.notes[tried.notes[i].index];
                 best.kind = begins ? "join" : "break";
                 best.boundary = note.id;
-                best.text = (begins ? "Say \u201c" : "Breathe before \u201c") + note.spoken
-                    + (begins ? "\u201d in one breath with the call before" : "\u201d");
+                best.text = wording::filled(begins
+                        ? wording::localized("plan", "Say “%1” in one breath with the call before")
+                        : wording::localized("plan", "Breathe before “%1”"),
+                    {note.spoken});
             }
         }
         offer(std::move(best), best_s);
@@ -287,7 +297,8 @@ private:
             const PlannedNote& planned = plan_.notes[tried.notes[i].index];
             const notes::Note* source = sources_.find(planned.id);
             if (!planned.spoken_after.empty() && tried.notes[i].gap_s > 0.0 && i + 1 < tried.notes.size()) {
-                all.push_back({0, i, planned.spoken_after, "a distance", {}, tried.notes[i].gap_s});
+                all.push_back({0, i, planned.spoken_after, wording::localized("plan", "a distance"), {},
+                    tried.notes[i].gap_s});
             }
             if (source == nullptr) {
                 continue;
@@ -338,7 +349,7 @@ private:
                 break;
             }
         }
-        remedy.text = "Leave out " + words;
+        remedy.text = wording::filled(wording::localized("plan", "Leave out %1"), {words});
         offer(std::move(remedy), best_s);
     }
 
@@ -383,9 +394,8 @@ private:
         for (std::size_t c = first_call_; c <= last_call_; ++c) {
             remedy.shaping.rate_syll_s[plan_.notes[plan_.calls[c].first].id] = rate / factor;
         }
-        char text[80];
-        std::snprintf(text, sizeof text, "Read this run at %.1f syllables a second", rate / factor);
-        remedy.text = text;
+        remedy.text = wording::filled(wording::localized("plan", "Read this run at %1 syllables a second"),
+            {wording::figure(rate / factor, 1)});
         offer(std::move(remedy), saved(atRate(factor, false)));
     }
 

@@ -2,6 +2,7 @@
 
 #include "formats/files.h"
 #include "stage/stage.h"
+#include "wording/wording.h"
 
 namespace brumefall::stage {
 namespace {
@@ -32,7 +33,8 @@ void copyStage(const std::filesystem::path& from, const std::filesystem::path& t
 {
     std::error_code ignored;
     if (std::filesystem::exists(to / "stage.brumefall", ignored)) {
-        throw formats::FormatError((to / "stage.brumefall").string(), 0, "there is a stage here already");
+        throw formats::FormatError((to / "stage.brumefall").string(), 0,
+            wording::localized("file", "there is a stage here already"));
     }
     const bool was_there = std::filesystem::exists(to, ignored);
     try {
@@ -54,7 +56,9 @@ void copyStage(const std::filesystem::path& from, const std::filesystem::path& t
         if (!was_there) {
             std::filesystem::remove_all(to, ignored);
         }
-        throw formats::FormatError(to.string(), 0, "it could not be written: " + error.code().message());
+        throw formats::FormatError(to.string(), 0,
+            wording::filled(
+                wording::localized("file", "it could not be written: %1"), {error.code().message()}));
     }
 }
 

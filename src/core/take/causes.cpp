@@ -2,6 +2,7 @@
 
 #include "formats/printed.h"
 #include "notes/spoken.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <array>
@@ -59,10 +60,12 @@ private:
         }
         if (last - first >= kPlaceLost) {
             return {Cause::lost,
-                formats::printed("%zu notes in a row were not said: the place was lost", last - first),
+                wording::filled(
+                    wording::localized("cause", "%1 notes in a row were not said: the place was lost"),
+                    {std::to_string(last - first)}),
                 plan_.notes[first].id};
         }
-        return {Cause::skipped, "left out", {}};
+        return {Cause::skipped, wording::localized("cause", "left out"), {}};
     }
 
     [[nodiscard]] Reason late(std::size_t k) const
@@ -71,7 +74,8 @@ private:
         const plan::PlannedNote& note = plan_.notes[k];
         const double planned_off_s = note.end_s - note.window.closes_s;
         if (planned_off_s > 0.0 && planned_off_s >= 0.5 * verdict.off_s) {
-            return {Cause::plan, formats::printed("the plan has it %.1f s late already", planned_off_s), {}};
+            return {Cause::plan,
+                seconds(wording::localized("cause", "the plan has it %1 s late already"), planned_off_s), {}};
         }
         // what the note itself took longer, against what it began later
         const double longer_s = length(k) - note.spoken_s;
@@ -84,14 +88,21 @@ private:
         const plan::PlannedNote& note = plan_.notes[k];
         if (note.end_s < note.window.opens_s) {
             return {Cause::plan,
-                formats::printed("the plan has it %.1f s early already", note.window.opens_s - note.end_s),
+                seconds(wording::localized("cause", "the plan has it %1 s early already"),
+                    note.window.opens_s - note.end_s),
                 {}};
         }
         const double sooner_s = note.start_s - verdicts_[k].start_s;
         if (note.spoken_s - length(k) > sooner_s) {
             return {Cause::rate, rates(k), {}};
         }
-        return {Cause::start, formats::printed("begun %.1f s sooner than planned", sooner_s), {}};
+        return {Cause::start,
+            seconds(wording::localized("cause", "begun %1 s sooner than planned"), sooner_s), {}};
+    }
+
+    [[nodiscard]] static std::string seconds(const std::string& text, double value_s)
+    {
+        return wording::filled(text, {wording::figure(value_s, 1)});
     }
 
     /// In stage seconds.
@@ -110,8 +121,10 @@ private:
     {
         const int syllables = notes::countSyllables(plan_.notes[k].spoken);
         const double spoken_s = std::max(0.05, (length(k) - hesitated_s(k)) / clock_.rate);
-        return formats::printed("read at %.1f syllables a second where %.1f were planned",
-            syllables / spoken_s, syllables / std::max(0.05, plan_.notes[k].spoken_s));
+        return wording::filled(
+            wording::localized("cause", "read at %1 syllables a second where %2 were planned"),
+            {wording::figure(syllables / spoken_s, 1),
+                wording::figure(syllables / std::max(0.05, plan_.notes[k].spoken_s), 1)});
     }
 
     /// Why the note's own words took longer.
@@ -123,7 +136,10 @@ private:
             const auto word = std::find_if(found_[k].words.begin(), found_[k].words.end(),
                 [&](const FoundWord& w) { return w.span.start_s >= until_s - 0.01; });
             return {Cause::stumble,
-                word == found_[k].words.end() ? "stumbled" : "stumbled on \"" + word->word + "\"", {}};
+                word == found_[k].words.end()
+                    ? wording::localized("cause", "stumbled")
+                    : wording::filled(wording::localized("cause", "stumbled on \"%1\""), {word->word}),
+                {}};
         }
         return {Cause::rate, rates(k), {}};
     }
@@ -132,7 +148,8 @@ private:
     {
         if (found_[k].restarted) { // the words that were given up stand before it
             const std::string word = found_[k].words.empty() ? "" : found_[k].words.front().word;
-            return {Cause::stumble, "begun twice, at \"" + word + "\"", {}};
+            return {Cause::stumble,
+                wording::filled(wording::localized("cause", "begun twice, at \"%1\""), {word}), {}};
         }
         // back to what kept the voice busy until then
         std::size_t from = k;
@@ -145,20 +162,26 @@ private:
             }
         }
         if (from == k) {
-            return {Cause::start, formats::printed("begun %.1f s late though there was room", later_s), {}};
+            return {Cause::start,
+                seconds(wording::localized("cause", "begun %1 s late though there was room"), later_s), {}};
         }
         const plan::PlannedNote& first = plan_.notes[from];
         if (plan_.notes[from].call == plan_.notes[k].call && hasRoomBefore(from)
             && length(from) - first.spoken_s < 0.5 * later_s && repeated_s(from) < 0.5 * later_s) {
             return {Cause::start,
-                formats::printed("with its call, begun %.1f s late", verdicts_[from].start_s - first.start_s),
+                seconds(wording::localized("cause", "with its call, begun %1 s late"),
+                    verdicts_[from].start_s - first.start_s),
                 first.id};
         }
-        std::string why = repeated_s(from) > 0.0 ? "said twice" : ownReason(from).text;
+        std::string why =
+            repeated_s(from) > 0.0 ? wording::localized("cause", "said twice") : ownReason(from).text;
         if (length(from) - first.spoken_s < 0.5 * later_s && repeated_s(from) < 0.5 * later_s) {
-            why = formats::printed("begun %.1f s late", verdicts_[from].start_s - first.start_s);
+            why = seconds(
+                wording::localized("cause", "begun %1 s late"), verdicts_[from].start_s - first.start_s);
         }
-        return {Cause::before, "\"" + first.spoken + "\" before it overran: " + why, first.id};
+        return {Cause::before,
+            wording::filled(wording::localized("cause", "\"%1\" before it overran: %2"), {first.spoken, why}),
+            first.id};
     }
 
     [[nodiscard]] double repeated_s(std::size_t k) const

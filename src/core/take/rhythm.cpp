@@ -2,6 +2,7 @@
 
 #include "formats/printed.h"
 #include "notes/spoken.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <cmath>
@@ -107,9 +108,11 @@ private:
                 const double from_s = verdicts_[last].end_s;
                 const double to_s = verdicts_[next].start_s;
                 moments.push_back({MomentKind::place_lost,
-                    formats::printed(
-                        "place lost after \"%s\", found again %.1f s later at \"%s\": %zu notes not said",
-                        words(last), to_s - from_s, words(next), next - last - 1),
+                    wording::filled(
+                        wording::localized("rhythm",
+                            "place lost after \"%1\", found again %2 s later at \"%3\": %4 notes not said"),
+                        {words(last), wording::figure(to_s - from_s, 1), words(next),
+                            std::to_string(next - last - 1)}),
                     plan_.notes[last + 1].id, from_s, to_s});
             }
         }
@@ -129,8 +132,11 @@ private:
         }
         const std::size_t k = heard_[drift.at];
         moments.push_back({MomentKind::drift,
-            formats::printed("from \"%s\" on, the reading %s by %.1f s a minute", words(k),
-                drift.per_min_s > 0.0 ? "falls behind" : "runs ahead", std::abs(drift.per_min_s)),
+            wording::filled(drift.per_min_s > 0.0
+                    ? wording::localized(
+                        "rhythm", "from \"%1\" on, the reading falls behind by %2 s a minute")
+                    : wording::localized("rhythm", "from \"%1\" on, the reading runs ahead by %2 s a minute"),
+                {words(k), wording::figure(std::abs(drift.per_min_s), 1)}),
             plan_.notes[k].id, verdicts_[k].start_s,
             verdicts_[heard_[std::min(drift.at + 2, heard_.size() - 1)]].end_s});
     }
@@ -154,8 +160,8 @@ private:
         }
         if (longest_s > 0.0) {
             moments.push_back({MomentKind::run,
-                formats::printed(
-                    "longest without a breath: %.1f s, from \"%s\"", longest_s, words(heard_[best])),
+                wording::filled(wording::localized("rhythm", "longest without a breath: %1 s, from \"%2\""),
+                    {wording::figure(longest_s, 1), words(heard_[best])}),
                 plan_.notes[heard_[best]].id, verdicts_[heard_[best]].start_s, best_end_s});
         }
     }
@@ -166,11 +172,12 @@ private:
             for (const Span& pause : found_[k].hesitations) {
                 const auto word = std::find_if(found_[k].words.begin(), found_[k].words.end(),
                     [&](const FoundWord& w) { return w.span.start_s >= pause.end_s - 0.01; });
-                const std::string before =
-                    word == found_[k].words.end() ? "" : " before \"" + word->word + "\"";
                 moments.push_back({MomentKind::hesitation,
-                    formats::printed("hesitated %.1f s in \"%s\"%s",
-                        clock_.rate * (pause.end_s - pause.start_s), words(k), before.c_str()),
+                    wording::filled(word == found_[k].words.end()
+                            ? wording::localized("rhythm", "hesitated %1 s in \"%2\"")
+                            : wording::localized("rhythm", "hesitated %1 s in \"%2\" before \"%3\""),
+                        {wording::figure(clock_.rate * (pause.end_s - pause.start_s), 1), words(k),
+                            word == found_[k].words.end() ? "" : word->word}),
                     plan_.notes[k].id, verdicts_[k].start_s, verdicts_[k].end_s});
             }
         }
@@ -186,8 +193,10 @@ private:
         }
         if (fastest != nullptr) {
             moments.push_back({MomentKind::fastest,
-                formats::printed("fastest call: %.1f syllables a second, %.1f planned", fastest->rate_syll_s,
-                    fastest->planned_rate_syll_s),
+                wording::filled(
+                    wording::localized("rhythm", "fastest call: %1 syllables a second, %2 planned"),
+                    {wording::figure(fastest->rate_syll_s, 1),
+                        wording::figure(fastest->planned_rate_syll_s, 1)}),
                 fastest->first, fastest->start_s, fastest->end_s});
         }
     }
@@ -213,9 +222,10 @@ private:
         const std::size_t k = heard_[at];
         const std::size_t before = heard_[at - 1];
         moments.push_back({MomentKind::uneven,
-            formats::printed("least even at \"%s\": %.1f s after the note before, %.1f s planned", words(k),
-                verdicts_[k].end_s - verdicts_[before].end_s,
-                plan_.notes[k].end_s - plan_.notes[before].end_s),
+            wording::filled(wording::localized(
+                                "rhythm", "least even at \"%1\": %2 s after the note before, %3 s planned"),
+                {words(k), wording::figure(verdicts_[k].end_s - verdicts_[before].end_s, 1),
+                    wording::figure(plan_.notes[k].end_s - plan_.notes[before].end_s, 1)}),
             plan_.notes[k].id, verdicts_[before].start_s, verdicts_[k].end_s});
     }
 

@@ -1,6 +1,7 @@
 #include "take/take.h"
 
 #include "notes/spoken.h"
+#include "wording/wording.h"
 
 #include <algorithm>
 #include <array>
@@ -175,30 +176,28 @@ double npvi(const std::vector<double>& intervals)
 
 std::string describe(const Verdict& verdict)
 {
-    char text[96];
+    const auto s1 = [](double value_s) { return wording::figure(value_s, 1); };
     if (verdict.outside_take) {
-        return "not in this take";
+        return wording::localized("verdict", "not in this take");
     }
     if (verdict.isMisread()) {
         const auto wrong = std::find_if(verdict.misread.begin(), verdict.misread.end(), isWrong);
-        return "said \"" + wrong->said + "\", the note says \"" + wrong->note_says + "\"";
+        return wording::filled(wording::localized("verdict", "said \"%1\", the note says \"%2\""),
+            {wrong->said, wrong->note_says});
     }
     switch (verdict.timing) {
-    case Timing::missed: return "missed";
+    case Timing::missed: return wording::localized("verdict", "missed");
     case Timing::late:
-        if (verdict.lead_m < 0.0) {
-            std::snprintf(text, sizeof text, "%.1f s late, %.0f m past its action point", verdict.off_s,
-                -verdict.lead_m);
-        } else {
-            std::snprintf(text, sizeof text, "%.1f s late, %.0f m before", verdict.off_s, verdict.lead_m);
-        }
-        return text;
+        return wording::filled(verdict.lead_m < 0.0
+                ? wording::localized("verdict", "%1 s late, %2 m past its action point")
+                : wording::localized("verdict", "%1 s late, %2 m before"),
+            {s1(verdict.off_s), wording::figure(std::abs(verdict.lead_m))});
     case Timing::early:
-        std::snprintf(text, sizeof text, "%.1f s early, %d notes ahead", -verdict.off_s, verdict.notes_ahead);
-        return text;
+        return wording::filled(wording::localized("verdict", "%1 s early, %2 notes ahead"),
+            {s1(-verdict.off_s), std::to_string(verdict.notes_ahead)});
     case Timing::on_time:
-        std::snprintf(text, sizeof text, "on time, %.1f s and %.0f m before", verdict.lead_s, verdict.lead_m);
-        return text;
+        return wording::filled(wording::localized("verdict", "on time, %1 s and %2 m before"),
+            {s1(verdict.lead_s), wording::figure(verdict.lead_m)});
     }
     return {};
 }

@@ -1,0 +1,41 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="en" sourcelanguage="en">
+<context>
+    <name>brumefall::app::ExportDialog</name>
+    <message numerus="yes">
+        <source>%n page(s).</source>
+        <translation>
+            <numerusform>%n page.</numerusform>
+            <numerusform>%n pages.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n page(s) went to the printer.</source>
+        <translation>
+            <numerusform>%n page went to the printer.</numerusform>
+            <numerusform>%n pages went to the printer.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>brumefall::app::PlanWorkspace</name>
+    <message numerus="yes">
+        <source>%n note(s)</source>
+        <translation>
+            <numerusform>%n note</numerusform>
+            <numerusform>%n notes</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>brumefall::app::TuningPanel</name>
+    <message numerus="yes">
+        <source>%n own full take(s)</source>
+        <translation>
+            <numerusform>%n own full take</numerusform>
+            <numerusform>%n own full takes</numerusform>
+        </translation>
+    </message>
+</context>
+</TS>
