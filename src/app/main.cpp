@@ -7,7 +7,6 @@
 #include <QApplication>
 #include <QSettings>
 #include <QSocketNotifier>
-#include <QTimer>
 
 #include <csignal>
 #include <cstdio>
@@ -76,8 +75,7 @@ int main(int argc, char** argv)
     if (!QSettings().value(QStringLiteral("caution/read"), false).toBool()) {
         window.showCaution();
     }
-    // the window is painted before the stage is read
-    QTimer::singleShot(0, &window, [&] {
+    window.afterFirstPaint([&] {
         if (arguments.size() < 2) {
             window.openLast();
         } else if (arguments.at(1).endsWith(QStringLiteral(".zip"), Qt::CaseInsensitive)) {

@@ -558,6 +558,28 @@ void MainWindow::closeEvent(QCloseEvent* event)
     QMainWindow::closeEvent(event);
 }
 
+void MainWindow::afterFirstPaint(std::function<void()> act)
+{
+    constexpr int kSoon_ms = 1000;
+    after_first_paint_ = std::move(act);
+    QTimer::singleShot(kSoon_ms, this, &MainWindow::doAfterFirstPaint);
+}
+
+void MainWindow::doAfterFirstPaint()
+{
+    if (const auto act = std::exchange(after_first_paint_, nullptr)) {
+        act();
+    }
+}
+
+void MainWindow::paintEvent(QPaintEvent* event)
+{
+    QMainWindow::paintEvent(event);
+    if (after_first_paint_) { // what is painted goes to the screen first
+        QTimer::singleShot(0, this, &MainWindow::doAfterFirstPaint);
+    }
+}
+
 void MainWindow::resizeEvent(QResizeEvent* event)
 {
     QMainWindow::resizeEvent(event);

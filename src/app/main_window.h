@@ -40,6 +40,8 @@ public:
     void showStart();
     void openDemo();
     void showWorkspace(Workspace workspace);
+    /// Does `act` once something of the window can be seen, or soon where nothing can.
+    void afterFirstPaint(std::function<void()> act);
     void showMessage(const QString& text);
     /// All that the stage can become outside; returns once it is closed.
     void showExport(int kind);
@@ -63,6 +65,7 @@ protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
+    void paintEvent(QPaintEvent* event) override;
 
 private:
     void makeMenus();
@@ -70,6 +73,7 @@ private:
     void makeKeys();
     void connectDocument();
     void connectLog();
+    void doAfterFirstPaint();
     /// Opens the stage in `folder` where another one is open; false where it cannot.
     bool openOther(const QString& folder);
     /// What came of the take that was judged last, in words.
@@ -118,6 +122,7 @@ private:
     QPushButton* play_ = nullptr;
     QWidget* caution_ = nullptr;
     Job unpacking_;
+    std::function<void()> after_first_paint_;
 };
 
 /// The caution's words, also for the guide and printed pages.

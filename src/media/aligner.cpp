@@ -68,6 +68,7 @@ public:
         dropStrays();
         dropBabble();
         giveToNeighbours();
+        takeFromRepeats();
         doubtHabits();
         open_.clear(); // what the end of the take cut off was not begun again
         for (take::FoundNote& note : found_) {
@@ -173,6 +174,35 @@ private:
                 }
                 found_[other] = std::move(given);
             }
+        }
+    }
+
+    /// A note said again in the place of the next, which is the same but for a word, was that one misread:
+    /// hardly anyone says one again and leaves out the next for it.
+    void takeFromRepeats()
+    {
+        constexpr double kAtOnce_s = 0.8;
+        constexpr double kSure = 0.8;
+        for (std::size_t k = 1; k < found_.size(); ++k) {
+            take::FoundNote& before = found_[k - 1];
+            if (found_[k].read || before.repeats.empty()
+                || before.repeats.front().start_s - before.span.end_s > kAtOnce_s) {
+                continue;
+            }
+            const auto said = withoutJoiner(own_words_[k - 1]);
+            const auto written = withoutJoiner(own_words_[k]);
+            if (said.size() != written.size()) {
+                continue;
+            }
+            const auto differs = std::mismatch(said.begin(), said.end(), written.begin());
+            if (differs.first == said.end()
+                || !std::equal(differs.first + 1, said.end(), differs.second + 1)) {
+                continue;
+            }
+            found_[k].read = true;
+            found_[k].span = before.repeats.front();
+            found_[k].misread = {{*differs.first, *differs.second, kSure, false}};
+            before.repeats.erase(before.repeats.begin());
         }
     }
 

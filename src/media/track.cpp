@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <cstddef>
 #include <cstring>
 #include <limits>
 #include <vector>
@@ -59,6 +60,24 @@ void goOn(const Progress& progress, double share, const std::filesystem::path& f
     }
 }
 
+/// The library's SF_CUES_VAR with as many points as there are marks: a count, then the points.
+std::vector<std::byte> cuesOf(std::span<const TrackMark> marks, int rate_hz)
+{
+    std::vector<std::byte> out(offsetof(SF_CUES, cue_points) + marks.size() * sizeof(SF_CUE_POINT));
+    const auto count = static_cast<std::uint32_t>(marks.size());
+    std::memcpy(out.data(), &count, sizeof count);
+    for (std::size_t i = 0; i < marks.size(); ++i) {
+        SF_CUE_POINT cue{};
+        cue.indx = static_cast<std::int32_t>(i + 1);
+        cue.position = static_cast<std::uint32_t>(std::max(0.0, marks[i].at_s) * rate_hz);
+        cue.sample_offset = cue.position;
+        std::memcpy(&cue.fcc_chunk, "data", 4);
+        marks[i].text.copy(cue.name, sizeof cue.name - 1);
+        std::memcpy(out.data() + offsetof(SF_CUES, cue_points) + i * sizeof cue, &cue, sizeof cue);
+    }
+    return out;
+}
+
 void writeWithSndfile(const std::filesystem::path& wished, const std::filesystem::path& file,
     const Sound& sound, std::span<const TrackMark> marks, const Progress& progress)
 {
@@ -73,21 +92,10 @@ void writeWithSndfile(const std::filesystem::path& wished, const std::filesystem
         throw MediaError(wished,
             wording::filled(wording::localized("media", "it cannot be written: %1"), {sf_strerror(nullptr)}));
     }
-    constexpr std::size_t kMostCues = 100; // as many as the library's structure holds
-    SF_CUES cues{};
-    for (const TrackMark& mark : marks) {
-        if (!wav || cues.cue_count == kMostCues) {
-            break;
-        }
-        auto& cue = cues.cue_points[cues.cue_count];
-        cue.indx = static_cast<std::int32_t>(++cues.cue_count);
-        cue.position = static_cast<std::uint32_t>(std::max(0.0, mark.at_s) * sound.rate_hz);
-        cue.sample_offset = cue.position;
-        std::memcpy(&cue.fcc_chunk, "data", 4);
-        mark.text.copy(cue.name, sizeof cue.name - 1);
-    }
-    if (cues.cue_count > 0) {
-        sf_command(out.get(), SFC_SET_CUE, &cues, sizeof cues);
+    if (wav && !marks.empty()) {
+        const auto cues = cuesOf(marks, sound.rate_hz);
+        sf_command(
+            out.get(), SFC_SET_CUE, const_cast<std::byte*>(cues.data()), static_cast<int>(cues.size()));
     }
     constexpr std::size_t kBlock = 1 << 16;
     for (std::size_t at = 0; at < sound.samples.size(); at += kBlock) {

@@ -170,6 +170,29 @@ TEST_F(ExportTest, AWavHasACuePointACall)
         prepared_.plan.calls[3].start_s + pass_.go_s, 0.01);
 }
 
+TEST_F(ExportTest, AnyNumberOfCallsHasACuePointEach)
+{
+    constexpr std::size_t kCalls = 340;
+    const media::Sound sound{std::vector<std::int16_t>(35 * 8000, 0), 8000};
+    std::vector<media::TrackMark> marks;
+    for (std::size_t i = 0; i < kCalls; ++i) {
+        marks.push_back({0.1 * static_cast<double>(i), "call " + std::to_string(i)});
+    }
+    const auto file = scratch_.path() / "long.wav";
+    media::writeTrack(file, sound, marks);
+    SF_INFO info{};
+    SNDFILE* wav = sf_open(file.c_str(), SFM_READ, &info);
+    ASSERT_NE(wav, nullptr);
+    EXPECT_EQ(info.frames, std::ssize(sound.samples));
+    std::uint32_t count = 0;
+    sf_command(wav, SFC_GET_CUE_COUNT, &count, sizeof count);
+    ASSERT_EQ(count, kCalls);
+    SF_CUES_VAR(kCalls) cues{};
+    sf_command(wav, SFC_GET_CUE, &cues, sizeof cues);
+    sf_close(wav);
+    EXPECT_EQ(cues.cue_points[kCalls - 1].sample_offset, 8000U * (kCalls - 1) / 10U);
+}
+
 TEST_F(ExportTest, OpusIsTheSameTrackWithAChapterACall)
 {
     const auto flac = media::decodeSound(write("guide.flac"), 16000);

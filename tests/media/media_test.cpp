@@ -506,6 +506,28 @@ TEST(Aligner, ANoteLeftOutBeforeOneThatIsSaidTwiceIsMissedAndNotMisread)
     }
 }
 
+TEST(Aligner, ANoteMisreadAsTheOneBeforeItIsMisreadAndNotThatOneSaidTwice)
+{
+    const std::vector<media::ExpectedNote> expected{{"n1", "left five onto gravel", "eighty"},
+        {"n2", "right four long", ""}, {"n3", "into left four long", ""}, {"n4", "into right two", "sixty"},
+        {"n5", "left six", "one hundred"}, {"n6", "unseen right three over crest", ""}};
+    std::vector<std::string> texts;
+    for (const auto& note : expected) {
+        texts.push_back(note.spoken + " " + note.spoken_after);
+    }
+    texts[2] = "into right four long";
+    const auto found = media::align(saidAloud(texts, 240, {}), expected).notes;
+    EXPECT_TRUE(found[1].read && found[1].repeats.empty());
+    ASSERT_TRUE(found[2].read);
+    ASSERT_EQ(found[2].misread.size(), 1U);
+    EXPECT_EQ(found[2].misread[0].said, "right");
+    EXPECT_EQ(found[2].misread[0].note_says, "left");
+    EXPECT_GE(found[2].misread[0].sure, take::kSure);
+    for (const std::size_t k : {0U, 1U, 3U, 4U, 5U}) {
+        EXPECT_TRUE(found[k].read && found[k].misread.empty()) << expected[k].id;
+    }
+}
+
 TEST(Ticks, AreFoundInANoisyRoomAndNotWhereTheyAreNot)
 {
     const auto ticks = media::resampled(media::tickSound(), media::kAlignRate_hz);

@@ -6,6 +6,7 @@
 #include <array>
 #include <cstdint>
 #include <map>
+#include <numeric>
 #include <set>
 #include <unordered_map>
 #include <vector>
@@ -89,13 +90,12 @@ int editDistance(std::string_view a, std::string_view b)
     a = a.substr(0, kLongest);
     b = b.substr(0, kLongest);
     const std::size_t columns = b.size() + 1;
-    std::array<int, kLongest + 1> before{};
-    std::array<int, kLongest + 1> above{};
-    std::array<int, kLongest + 1> row{};
-    for (std::size_t j = 0; j < columns; ++j) {
-        above[j] = static_cast<int>(j);
-    }
+    std::array<std::array<int, kLongest + 1>, 3> rows; // taken in turn
+    std::iota(rows[0].begin(), rows[0].begin() + static_cast<std::ptrdiff_t>(columns), 0);
     for (std::size_t i = 1; i <= a.size(); ++i) {
+        auto& row = rows[i % 3];
+        const auto& above = rows[(i + 2) % 3];
+        const auto& before = rows[(i + 1) % 3];
         row[0] = static_cast<int>(i);
         for (std::size_t j = 1; j < columns; ++j) {
             const int change = a[i - 1] == b[j - 1] ? 0 : 1;
@@ -104,10 +104,8 @@ int editDistance(std::string_view a, std::string_view b)
                 row[j] = std::min(row[j], before[j - 2] + 1);
             }
         }
-        std::swap(before, above);
-        std::swap(above, row);
     }
-    return above[columns - 1];
+    return rows[a.size() % 3][columns - 1];
 }
 
 std::string suggestFor(std::string_view word)
