@@ -1,6 +1,7 @@
 // Makes the pictures of docs/screenshots from the demo stage: screenshots STAGE_FOLDER OUT_FOLDER [NAME ...]
 
 #include "export/export_dialog.h"
+#include "language/language.h"
 #include "log/log_workspace.h"
 #include "main_window.h"
 #include "notes/notes_workspace.h"
@@ -274,6 +275,8 @@ int main(int argc, char** argv)
     QStandardPaths::setTestModeEnabled(true);
     QApplication::setOrganizationName(QStringLiteral("BrumefallScreenshots"));
     QApplication::setStyle(QStringLiteral("Fusion"));
+    chooseLanguage(QStringLiteral("en"));
+    loadLanguage(application);
     loadFonts();
     applyTheme(application, Theme::paper());
     // work on a copy: the demo stays as it was made

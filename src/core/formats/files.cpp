@@ -81,8 +81,9 @@ std::string readFile(const std::filesystem::path& path, std::size_t longest)
     }
     std::ifstream stream(path, std::ios::binary);
     if (!stream) {
+        const int error = errno; // a language may be looked up in between
         throw FormatError(path.string(), 0,
-            wording::filled(wording::localized("file", "cannot be read: %1"), {std::strerror(errno)}));
+            wording::filled(wording::localized("file", "cannot be read: %1"), {std::strerror(error)}));
     }
     std::string content;
     std::string block(1 << 16, '\0');
