@@ -417,3 +417,13 @@ TEST(Cli, WishesThatCannotBeMeantAreToldWithTheirLineAndThePlanIsMade)
     EXPECT_NE(planned.err.find("a rate of 0"), std::string::npos) << planned.err;
     EXPECT_EQ(Json::parse(planned.out)["notes"].size(), 67U);
 }
+
+TEST(Cli, TellsTheShellWhatMayStandNext)
+{
+    EXPECT_EQ(run("--complete ex").out, "export\n");
+    EXPECT_EQ(run("--complete export d --binding ''").out, "left\nright\ntop\n");
+    EXPECT_EQ(run("--complete judge d --g").out, "--go\n");
+    EXPECT_EQ(run("--complete plan La").out, "") << "a file";
+    EXPECT_EQ(run("--complete dance --p").out, "");
+    EXPECT_NE(run("export --help").out.find("--binding"), std::string::npos);
+}

@@ -4,7 +4,6 @@
 #include "theme/theme.h"
 #include "widgets/keys.h"
 #include "widgets/panels.h"
-#include "widgets/when_seen.h"
 
 #include <QProgressBar>
 #include <QSettings>
@@ -144,18 +143,11 @@ ReadWorkspace::ReadWorkspace(
         listen();
         showState();
     });
-    // asking the sound system takes a while, which the window's start need not wait for
-    auto* inputs = new WhenSeen(this, [this] {
-        if (microphones_ == nullptr) {
-            microphones_ = new media::MicrophoneWatch(this);
-            connect(microphones_, &media::MicrophoneWatch::changed, this, [this] {
-                if (!recorder_.isRecording()) {
-                    refreshInputs();
-                    listen();
-                }
-            });
+    connect(new media::MicrophoneWatch(this), &media::MicrophoneWatch::changed, this, [this] {
+        if (!recorder_.isRecording()) {
+            refreshInputs();
+            listen();
         }
-        refreshInputs();
     });
     connect(&latency_, &LatencyCheck::done, this, [this](const QString& words) {
         trouble_ = words;
@@ -173,9 +165,9 @@ ReadWorkspace::ReadWorkspace(
     renew_guide_.setSingleShot(true);
     renew_guide_.setInterval(700);
     connect(&renew_guide_, &QTimer::timeout, this, &ReadWorkspace::toggleGuide);
-    connect(&document_, &Document::passChanged, this, [this, inputs] {
+    connect(&document_, &Document::passChanged, this, [this] {
         guide_->setChecked(false);
-        inputs->ask();
+        refreshInputs();
     });
     connect(gap_, &GapView::noteClicked, this, [this](const QString& id) {
         document_.setCurrentNote(id);
@@ -187,7 +179,7 @@ ReadWorkspace::ReadWorkspace(
         }
     });
     connect(gap_, &GapView::noteReached, this, &ReadWorkspace::chooseStretch);
-    inputs->ask();
+    refreshInputs();
     showPractice();
 }
 

@@ -23,10 +23,6 @@ class QLabel;
 class QProgressBar;
 class QPushButton;
 
-namespace brumefall::media {
-class MicrophoneWatch;
-}
-
 namespace brumefall::app {
 
 class ReadWorkspace : public QWidget {
@@ -74,7 +70,6 @@ private:
     Practice practice_;
     LatencyCheck latency_;
     VideoView* video_;
-    media::MicrophoneWatch* microphones_ = nullptr; ///< from when this is first seen on
     PageView* page_;
     GapView* gap_;
     PracticeBar* bar_;
