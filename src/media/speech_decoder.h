@@ -27,7 +27,8 @@ enum class Means { of_utterance, so_far };
 /// normalisation; Lee & Rose, IEEE Transactions on Speech and Audio Processing 6 (1998), 49-60).
 [[nodiscard]] Decoder makeDecoder(Means means, double warp = 1.0);
 
-/// Held while a front end of the recogniser is made: what it warps by stands in variables of the whole process.
+/// Held while a front end of the recogniser is made: what it warps by stands in variables of the whole
+/// process.
 [[nodiscard]] std::unique_lock<std::mutex> frontEndLock();
 
 struct HeardWord {
