@@ -139,15 +139,6 @@ std::pair<std::string, std::optional<take::Misread>> misreadOnce(
     return {changed, misread};
 }
 
-std::vector<std::string> withoutJoiner(const std::string& words)
-{
-    std::vector<std::string> all = media::wordsOf(words);
-    if (!all.empty() && media::isJoiner(all.front())) {
-        all.erase(all.begin());
-    }
-    return all;
-}
-
 /// Reads the plan from `lead_s` after the beginning of the sound, some notes skipped and some said twice.
 /// `between` adds what else is heard: it is given the moments at which a call is over and the next not begun.
 Take readPlan(const plan::Plan& plan, const Speaker& speaker, std::uint32_t seed, double lead_s,
@@ -176,7 +167,8 @@ Take readPlan(const plan::Plan& plan, const Speaker& speaker, std::uint32_t seed
             if (misread_share > 0.0 && !skip && times == 1 && chosen(misread_share)) {
                 auto [changed, misread] = misreadOnce(says, random);
                 const bool as_before = !take.truth.empty() && !take.truth.back().read
-                    && withoutJoiner(changed) == withoutJoiner(plan.notes[k - 1].spoken);
+                    && media::withoutJoiner(media::wordsOf(changed))
+                        == media::withoutJoiner(media::wordsOf(plan.notes[k - 1].spoken));
                 if (as_before) { // left out the one before, or misread this one: nobody can tell
                     misread.reset();
                 } else {

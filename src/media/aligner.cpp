@@ -227,14 +227,6 @@ private:
         return other ? words : std::vector<std::string>{};
     }
 
-    [[nodiscard]] static std::vector<std::string> withoutJoiner(std::vector<std::string> words)
-    {
-        if (!words.empty() && isJoiner(words.front())) {
-            words.erase(words.begin());
-        }
-        return words;
-    }
-
     /// What is always heard so is the voice, not the reader's mistake.
     void doubtHabits()
     {

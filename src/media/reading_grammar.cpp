@@ -46,6 +46,14 @@ bool isJoiner(const std::string& word)
     return word == "into" || word == "and" || word == "then";
 }
 
+std::vector<std::string> withoutJoiner(std::vector<std::string> words)
+{
+    if (!words.empty() && isJoiner(words.front())) {
+        words.erase(words.begin());
+    }
+    return words;
+}
+
 bool parseName(std::string_view name, WordPlace& place)
 {
     if (name.size() < 4 || (name[0] != 'n' && name[0] != 'd')) {

@@ -30,6 +30,8 @@ struct WordPlace {
 
 /// It joins a note to the one before and may be left out: "into".
 [[nodiscard]] bool isJoiner(const std::string& word);
+/// A note's words but for one that joins it to the note before.
+[[nodiscard]] std::vector<std::string> withoutJoiner(std::vector<std::string> words);
 
 /// A dictionary of fillers for the decoder's "-fdict": silence and noise, and phones as fillers of their own.
 /// A run of these explains whatever was said that is no note.
