@@ -1,25 +1,43 @@
 """The real application on a display of its own, driven by keys: for scripts/faults and scripts/figures."""
+import mmap
 import os
+import shutil
 import signal
 import subprocess
+import tempfile
 import time
 
 
 class Display:
-    """A screen of its own, so that nothing else takes the keys."""
+    """A screen of its own, so that nothing else takes the keys; what it shows can be read while it is shown."""
+
+    WIDTH, HEIGHT, PIXEL = 1280, 800, 4
 
     def __init__(self):
+        self.folder = tempfile.mkdtemp()
         reader, writer = os.pipe()
         self.server = subprocess.Popen(
-            ["Xvfb", "-noreset", "-displayfd", str(writer), "-screen", "0", "1280x800x24"],
+            ["Xvfb", "-noreset", "-displayfd", str(writer), "-fbdir", self.folder,
+             "-screen", "0", f"{self.WIDTH}x{self.HEIGHT}x24"],
             pass_fds=[writer], stderr=subprocess.DEVNULL)
         os.close(writer)
         with os.fdopen(reader) as told: # the whole line: the server ends where it cannot write it out
             self.name = ":" + told.readline().strip()
+        with open(self.folder + "/Xvfb_screen0", "rb") as file:
+            self.screen = mmap.mmap(file.fileno(), 0, prot=mmap.PROT_READ)
+
+    def colours(self):
+        """The colours that are shown at points 20 pixels apart; looking costs the application nothing."""
+        row = self.WIDTH * self.PIXEL
+        pixels = len(self.screen) - row * self.HEIGHT
+        return {self.screen[at:at + 3] for y in range(0, self.HEIGHT, 20)
+                for at in range(pixels + y * row, pixels + (y + 1) * row, 20 * self.PIXEL)}
 
     def end(self):
         self.server.terminate()
         self.server.wait()
+        self.screen.close()
+        shutil.rmtree(self.folder, ignore_errors=True)
 
 
 class Application:

@@ -4,6 +4,8 @@
 #include "theme/theme.h"
 #include "widgets/scratch.h"
 
+#include "media/player.h"
+
 #include <QApplication>
 #include <QSettings>
 #include <QSocketNotifier>
@@ -57,7 +59,8 @@ int main(int argc, char** argv)
         return 0;
     }
     brumefall::pages::hideInstalledMono();
-    QCoreApplication::setAttribute(Qt::AA_ShareOpenGLContexts); // the player's picture and the window's
+    // the player's picture and the window's
+    QCoreApplication::setAttribute(Qt::AA_ShareOpenGLContexts, brumefall::media::Player::mayDrawWithGl());
     QApplication application(argc, argv);
     QApplication::setApplicationName(QStringLiteral("Brumefall"));
     QApplication::setOrganizationName(QStringLiteral("Brumefall"));

@@ -1,5 +1,6 @@
 #include "media/gl_picture.h"
 
+#include <QDir>
 #include <QOpenGLFunctions>
 
 #include <mpv/render_gl.h>
@@ -51,6 +52,16 @@ bool isDrawnInSoftware(QOpenGLContext& context)
 }
 
 } // namespace
+
+bool GlPicture::mayBe()
+{
+    if (qgetenv("BRUMEFALL_PICTURE") == "gl") {
+        return true;
+    }
+    const QStringList devices{QStringLiteral("renderD*"), QStringLiteral("nvidia*"), QStringLiteral("dxg")};
+    return !QDir(QStringLiteral("/dev/dri")).entryList(devices, QDir::System).isEmpty()
+        || !QDir(QStringLiteral("/dev")).entryList(devices, QDir::System).isEmpty();
+}
 
 std::unique_ptr<GlPicture> GlPicture::make(mpv_handle* mpv)
 {

@@ -16,6 +16,8 @@ namespace brumefall::media {
 
 class GlPicture {
 public:
+    /// Whether `make` could give one: a device is there, or BRUMEFALL_PICTURE=gl.
+    [[nodiscard]] static bool mayBe();
     /// Null where there is no OpenGL, or only one that is itself drawn in software, which is slower than
     /// libmpv's own. BRUMEFALL_PICTURE=gl takes any OpenGL, BRUMEFALL_PICTURE=software none.
     [[nodiscard]] static std::unique_ptr<GlPicture> make(mpv_handle* mpv);

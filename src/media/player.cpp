@@ -466,6 +466,11 @@ QImage Player::picture(const QSize& size)
     return mpv_render_context_render(state_->render, params) >= 0 ? image : QImage();
 }
 
+bool Player::mayDrawWithGl()
+{
+    return GlPicture::mayBe();
+}
+
 bool Player::drawsWithGl() const
 {
     return state_->gl != nullptr;

@@ -67,6 +67,9 @@ public:
 
     /// The current picture, fitted into `size`; null where there is none.
     [[nodiscard]] QImage picture(const QSize& size);
+    /// Whether the machine has a device that could draw with OpenGL: asked before the application begins to
+    /// share contexts, since loading an OpenGL that is drawn in software takes a tenth of a second.
+    [[nodiscard]] static bool mayDrawWithGl();
     /// Whether `texture` gives the picture too, for a widget that draws with OpenGL.
     [[nodiscard]] bool drawsWithGl() const;
     /// The current picture as an OpenGL texture of `size` pixels, in the contexts shared by the application;
