@@ -6,7 +6,9 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <set>
 #include <string_view>
+#include <utility>
 
 namespace brumefall::notes {
 namespace {
@@ -30,6 +32,54 @@ constexpr std::array<std::string_view, 101> kCommon{"left", "right", "one", "two
     "maybe", "finish", "flying finish", "stop", "straight", "continues", "to", "over crest", "tidy",
     "sudden"};
 
+/// A phrase of the language that others may be misheard for, whatever its sound.
+struct Candidate {
+    SoundTarget target; ///< without its phones
+    std::vector<std::string> words;
+    bool common;
+};
+
+void addCandidate(std::vector<Candidate>& candidates, Part part, const std::string& phrase, int number)
+{
+    const bool common = isCommon(phrase) || number > 0;
+    if ((part == Part::into || part == Part::and_) && phrase != "and" && phrase != "into") {
+        return; // the same, said longer
+    }
+    auto words = splitWords(phrase);
+    if (part >= Part::glue || part == Part::instruction || part == Part::here || part == Part::correction
+        || part == Part::start || phrase.size() < 2 || (!common && words.size() > 2)) {
+        return;
+    }
+    const bool most = phrase == "over"; // the commonest relation, and the one most often misheard
+    candidates.push_back(
+        {{part, phrase, number, {}, most ? -0.5 : common ? 0.0 : 1.1}, std::move(words), common});
+}
+
+std::vector<Candidate> candidatesOfTheLanguage()
+{
+    std::vector<Candidate> candidates;
+    addCandidate(candidates, Part::cut, "don't cut", 0); // of several spellings the first is written
+    for (const std::string& phrase : knownPhrases()) {
+        const auto words = splitWords(phrase);
+        const KnownWord* known = knownWord(words.front());
+        for (const LexiconEntry& entry : known->phrases) {
+            if (joinWords(entry.words) == phrase) {
+                addCandidate(candidates, partOf(entry), phrase, 0);
+            }
+        }
+    }
+    for (int grade = 1; grade <= 9; ++grade) {
+        addCandidate(candidates, Part::grade, said(grade), grade);
+    }
+    for (const int metres :
+        {20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 250, 300}) {
+        addCandidate(candidates, Part::distance, said(metres), metres);
+    }
+    addCandidate(candidates, Part::distance, "hundred", 100);
+    addCandidate(candidates, Part::into, "into", 0);
+    return candidates;
+}
+
 } // namespace
 
 bool isCommon(const std::string& words)
@@ -38,50 +88,19 @@ bool isCommon(const std::string& words)
 }
 
 SoundTargets::SoundTargets(const Pronunciations& pronunciations)
-    : pronunciations_(pronunciations)
 {
-    add(Part::cut, "don't cut", 0); // of several spellings the first is written
-    for (const std::string& phrase : knownPhrases()) {
-        const auto words = splitWords(phrase);
-        const KnownWord* known = knownWord(words.front());
-        for (const LexiconEntry& entry : known->phrases) {
-            if (joinWords(entry.words) == phrase) {
-                add(partOf(entry), phrase, 0);
-            }
+    static const std::vector<Candidate> candidates = candidatesOfTheLanguage();
+    std::set<std::pair<Part, Phones>> sounds;
+    for (const Candidate& candidate : candidates) {
+        SoundTarget target = candidate.target;
+        for (const std::string& word : candidate.words) {
+            const Phones& phones = pronunciations.of(word);
+            target.phones.insert(target.phones.end(), phones.begin(), phones.end());
         }
-    }
-    for (int grade = 1; grade <= 9; ++grade) {
-        add(Part::grade, said(grade), grade);
-    }
-    for (const int metres :
-        {20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 250, 300}) {
-        add(Part::distance, said(metres), metres);
-    }
-    add(Part::distance, "hundred", 100);
-    add(Part::into, "into", 0);
-}
-
-void SoundTargets::add(Part part, const std::string& words, int number)
-{
-    const bool common = isCommon(words) || number > 0;
-    if ((part == Part::into || part == Part::and_) && words != "and" && words != "into") {
-        return; // the same, said longer
-    }
-    if (part >= Part::glue || part == Part::instruction || part == Part::here || part == Part::correction
-        || part == Part::start || words.size() < 2 || (!common && splitWords(words).size() > 2)) {
-        return;
-    }
-    const bool most = words == "over"; // the commonest relation, and the one most often misheard
-    SoundTarget target{part, words, number, {}, most ? -0.5 : common ? 0.0 : 1.1};
-    for (const std::string& word : splitWords(words)) {
-        const Phones& phones = pronunciations_.of(word);
-        target.phones.insert(target.phones.end(), phones.begin(), phones.end());
-    }
-    if (target.phones.size() < 2 || (!common && target.phones.size() < 4)) {
-        return;
-    }
-    if (sounds_.insert({part, target.phones}).second) { // "dont cut" is "don't cut" in another spelling
-        targets_.push_back(std::move(target));
+        const bool told_apart = target.phones.size() >= (candidate.common ? 2U : 4U);
+        if (told_apart && sounds.insert({target.part, target.phones}).second) { // "dont cut" is "don't cut"
+            targets_.push_back(std::move(target));
+        }
     }
 }
 

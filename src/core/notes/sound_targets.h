@@ -5,9 +5,7 @@
 #include "notes/pronunciation.h"
 
 #include <map>
-#include <set>
 #include <string>
-#include <utility>
 #include <vector>
 
 namespace brumefall::notes {
@@ -23,7 +21,6 @@ struct SoundTarget {
 
 class SoundTargets {
 public:
-    /// `pronunciations` outlive it.
     explicit SoundTargets(const Pronunciations& pronunciations);
 
     struct Near {
@@ -39,11 +36,7 @@ public:
     [[nodiscard]] const std::vector<Near>& nearest(const std::string& stretch, const Phones& phones);
 
 private:
-    void add(Part part, const std::string& words, int number);
-
-    const Pronunciations& pronunciations_;
     std::vector<SoundTarget> targets_;
-    std::set<std::pair<Part, Phones>> sounds_;
     std::map<std::string, std::vector<Near>> near_;
 };
 
