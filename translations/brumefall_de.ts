@@ -108,18 +108,6 @@
         <translation>&lt;h2&gt;Brumefall gehört an den Schreibtisch&lt;/h2&gt;&lt;p&gt;Es ist für niemanden, der fährt, und nicht für öffentliche Straßen.&lt;/p&gt;&lt;p&gt;Für die Besichtigung gelten die Regeln der Veranstaltung und die gesetzlichen Tempolimits. Manche Veranstaltungen beschränken Videos aus dem Auto, gekaufte Aufschriebe oder Geräte im Auto: im Reglement nachsehen.&lt;/p&gt;&lt;p&gt;Vorhergesagte Geschwindigkeiten und Zeiten dienen dem Üben. Sie sind kein Rat, wie schnell zu fahren ist.&lt;/p&gt;&lt;p&gt;Den Aufschrieb prüft das Team bei der Besichtigung. Das Wort des Fahrers, die Streckenposten und der Veranstalter gehen jeder Zahl hier vor.&lt;/p&gt;</translation>
     </message>
     <message>
-        <source>, maybe</source>
-        <translation>, vielleicht</translation>
-    </message>
-    <message>
-        <source>late </source>
-        <translation>zu spät </translation>
-    </message>
-    <message>
-        <source> to </source>
-        <translation> bis </translation>
-    </message>
-    <message>
         <source>(said first: %1)</source>
         <translation>(zuerst gesagt: %1)</translation>
     </message>
@@ -774,10 +762,6 @@
         <translation>%1 %</translation>
     </message>
     <message>
-        <source>Next: look at the %1 calls in doubt, least sure first (F8). </source>
-        <translation>Weiter: die %1 zweifelhaften Ansagen ansehen, die unsicherste zuerst (F8). </translation>
-    </message>
-    <message>
         <source>%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as captioned.</source>
         <translation>%1 Ansagen; %2 sind berichtigt, %3 davon genommen (Eingabe ändert es). Was nicht genommen wird, bleibt wie in den Untertiteln.</translation>
     </message>
@@ -792,6 +776,30 @@
     <message>
         <source>%1 stages were made in %2. Each has its span of the recording as its pass; the board (F6) shows them.</source>
         <translation>%1 Prüfungen sind in %2 entstanden. Jede hat ihren Ausschnitt der Aufnahme als Fahrt; die Tafel (F6) zeigt sie.</translation>
+    </message>
+    <message>
+        <source>O: %1</source>
+        <translation>O: %1</translation>
+    </message>
+    <message>
+        <source>no note</source>
+        <translation>kein Eintrag</translation>
+    </message>
+    <message>
+        <source>Other reading</source>
+        <translation>Andere Lesart</translation>
+    </message>
+    <message>
+        <source>It is right</source>
+        <translation>Stimmt so</translation>
+    </message>
+    <message>
+        <source>Next: look at the %1 calls in doubt, least sure first (F8). O takes the other reading, K keeps what is proposed. </source>
+        <translation>Weiter: die %1 zweifelhaften Ansagen ansehen, die unsicherste zuerst (F8). O nimmt die andere Lesart, K behält den Vorschlag. </translation>
+    </message>
+    <message>
+        <source>Nothing here could well be read in another way.</source>
+        <translation>Hier ist nichts, das man gut anders lesen könnte.</translation>
     </message>
 </context>
 <context>
@@ -1227,7 +1235,7 @@
     </message>
     <message>
         <source>this stage&apos;s own wishes</source>
-        <translation>die Wünsche dieser Prüfung</translation>
+        <translation>dieser Prüfung</translation>
     </message>
     <message>
         <source>Plan for %1</source>
@@ -3388,7 +3396,7 @@ caution square left 100</translation>
     </message>
     <message>
         <source>missed</source>
-        <translation>ausgelassen</translation>
+        <translation>nicht gesagt</translation>
     </message>
     <message>
         <source>misread</source>
@@ -3852,7 +3860,7 @@ caution square left 100</translation>
     </message>
     <message>
         <source>missed</source>
-        <translation>ausgelassen</translation>
+        <translation>nicht gesagt</translation>
     </message>
     <message>
         <source>misread</source>
@@ -5310,7 +5318,7 @@ caution square left 100</translation>
     </message>
     <message>
         <source>%1 of 100 notes go wrong here, most of all &quot;%2&quot;; last read %3</source>
-        <translation>%1 von 100 Einträgen misslingen hier, vor allem „%2“; zuletzt gelesen %3</translation>
+        <translation>%1 von 100 misslingen hier, vor allem „%2“; zuletzt gelesen %3</translation>
     </message>
     <message>
         <source>never read yet</source>
@@ -5456,7 +5464,7 @@ caution square left 100</translation>
     </message>
     <message>
         <source>missed</source>
-        <translation>ausgelassen</translation>
+        <translation>nicht gesagt</translation>
     </message>
     <message>
         <source>%1 s late, %2 m past its action point</source>

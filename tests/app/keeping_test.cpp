@@ -14,6 +14,7 @@
 #include <QLabel>
 #include <QPlainTextEdit>
 #include <QPushButton>
+#include <QRegularExpression>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTableView>
@@ -431,7 +432,24 @@ TEST_F(KeepingTest, TheCallsInDoubtOfCaptionsAreWalkedLeastSureFirst)
     EXPECT_TRUE(table->item(table->currentRow(), 4)->text().contains(QStringLiteral("look: ")));
     QTest::keyClick(window_.get(), Qt::Key_F8);
     EXPECT_GE(sureNow(), first);
-    const QString proposed = table->item(table->currentRow(), 3)->text();
+    const auto proposedNow = [&] { return table->item(table->currentRow(), 3)->text(); };
+    const auto inDoubt = [&] {
+        static const QRegularExpression count(QStringLiteral("the (\\d+) calls in doubt"));
+        return count.match(find<QLabel>("captionsSummary")->text()).captured(1).toInt();
+    };
+    const int doubts = inDoubt();
+    const QString before = proposedNow();
+    QTest::keyClick(table, Qt::Key_O); // the other reading, looked at and so sure
+    EXPECT_NE(proposedNow(), before);
+    EXPECT_EQ(sureNow(), 100);
+    EXPECT_EQ(inDoubt(), doubts - 1);
+    QTest::keyClick(table, Qt::Key_O);
+    EXPECT_EQ(proposedNow(), before);
+    const int row = table->currentRow();
+    QTest::keyClick(table, Qt::Key_K); // right as it is: on to the least sure of the others
+    EXPECT_NE(table->currentRow(), row);
+    EXPECT_EQ(sureNow(), first);
+    const QString proposed = proposedNow();
     QTest::keyClick(table, Qt::Key_Return); // leaves it as captioned
     EXPECT_TRUE(table->item(table->currentRow(), 3)->font().strikeOut());
     find<QPushButton>("captionsAccept")->click();

@@ -2,6 +2,7 @@
 
 #include "brief.h"
 #include "captions/draft.h"
+#include "notes/text.h"
 #include "formats/files.h"
 
 #include <gtest/gtest.h>
@@ -249,6 +250,48 @@ TEST(Captions, ANoteOfPlainWordsIsSurerThanOneThatWasMended)
     EXPECT_GT(notes.calls[0].notes[0].sure, 0.85);
     EXPECT_LT(notes.calls[1].notes[0].sure, notes.calls[0].notes[0].sure);
     EXPECT_FALSE(notes.calls[1].notes[0].doubt.empty());
+}
+
+TEST(Captions, TheOtherReadingOfANoteInDoubtIsTakenAndGivenBack)
+{
+    auto draft = draftOf("[0:01] right five over crest sixty.\n[0:06] left for of a crest 60.\n");
+    ASSERT_EQ(draft.calls.size(), 2U);
+    EXPECT_GT(draft.calls[0].confidence(), 0.85);
+    auto& call = draft.calls[1];
+    const auto note = captions::noteInDoubt(call);
+    ASSERT_TRUE(note) << call.text;
+    const std::string proposed = call.text;
+    const std::string other = *call.notes[*note].otherwise;
+    EXPECT_LT(call.confidence(), 0.85);
+    captions::takeOther(call, *note);
+    EXPECT_EQ(call.text, other);
+    EXPECT_NE(call.text, proposed);
+    EXPECT_DOUBLE_EQ(call.confidence(), 1.0) << "somebody has looked";
+    EXPECT_NE(captions::draftText(draft, 0, 2).find(other + "\n"), std::string::npos);
+    captions::takeOther(call, *note);
+    EXPECT_EQ(call.text, proposed);
+}
+
+TEST(Captions, TheOtherReadingCoversAllThatWasHeardOfIt)
+{
+    int checked = 0;
+    for (const char* heard : {"left for of a crest 60", "right to don't cut 50", "wright tree titans 60",
+             "left 460 right portion five", "hair pin left opens 40"}) {
+        for (const auto& call : draftOf(std::string("[0:01] ") + heard + "\n").calls) {
+            for (const auto& note : call.notes) {
+                if (!note.otherwise) {
+                    continue;
+                }
+                ++checked;
+                const auto words = [](const std::string& text) { return notes::splitWords(text).size(); };
+                // one part at most says more or less: nothing is said twice, nothing beside it is lost
+                EXPECT_LE(words(*note.otherwise), words(note.text) + 2) << *note.otherwise;
+                EXPECT_GE(words(*note.otherwise) + 2, words(note.text)) << *note.otherwise;
+                EXPECT_NE(*note.otherwise, note.text);
+            }
+        }
+    }
+    EXPECT_GT(checked, 2);
 }
 
 TEST(Captions, TheFirstNotesReadBeforeTheCountdownAreNoStage)

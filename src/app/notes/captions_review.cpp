@@ -41,8 +41,14 @@ QString mendedWords(const captions::DraftCall& call)
                 : QStringLiteral("%1 \u2192 %2").arg(from, QString::fromStdString(repair.to)));
     }
     for (const auto& note : call.notes) {
+        const bool looked_at = note.sure >= 1.0;
         if (!note.doubt.empty() && note.sure < kSureEnough) {
             parts << CaptionsReview::tr("look: %1").arg(QString::fromStdString(note.doubt));
+        }
+        if (note.otherwise && (looked_at || note.sure < kSureEnough)) {
+            parts << CaptionsReview::tr("O: %1").arg(note.otherwise->empty()
+                    ? CaptionsReview::tr("no note")
+                    : QString::fromStdString(*note.otherwise));
         }
     }
     return parts.join(QStringLiteral("\n"));
@@ -92,10 +98,14 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
         b->setObjectName(QString::fromLatin1(name));
         connect(b, &QPushButton::clicked, this, action);
         into->addWidget(b);
+        return b;
     };
-    button(top, tr("Look here"), "captionsLook", [this] { lookAtNext(); });
-    bindButton(
-        qobject_cast<QPushButton*>(top->itemAt(top->count() - 1)->widget()), QKeyCombination(Qt::Key_F8));
+    bindButton(button(top, tr("Look here"), "captionsLook", [this] { lookAtNext(); }),
+        QKeyCombination(Qt::Key_F8));
+    bindButton(button(top, tr("Other reading"), "captionsOther", [this] { takeOther(); }),
+        QKeyCombination(Qt::Key_O));
+    bindButton(button(top, tr("It is right"), "captionsRight", [this] { confirmCall(); }),
+        QKeyCombination(Qt::Key_K));
     button(top, tr("Take all"), "captionsAll", [this] { takeAll(true); });
     button(top, tr("Take none"), "captionsNone", [this] { takeAll(false); });
     button(top, tr("Only what is sure"), "captionsSure", [this] { takeSure(); });
@@ -260,7 +270,9 @@ void CaptionsReview::refresh()
         from + static_cast<std::ptrdiff_t>(s.last_call),
         [](const captions::DraftCall& call) { return call.confidence() < kSureEnough; });
     summary_->setText(
-        (doubtful > 0 ? tr("Next: look at the %1 calls in doubt, least sure first (F8). ").arg(doubtful)
+        (doubtful > 0 ? tr("Next: look at the %1 calls in doubt, least sure first (F8). O takes the other reading, K keeps what is "
+                            "proposed. ")
+                            .arg(doubtful)
                       : QString())
         + tr("%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as "
              "captioned.")
@@ -285,10 +297,53 @@ void CaptionsReview::lookAtNext()
         return;
     }
     std::sort(doubtful.begin(), doubtful.end());
-    const int row = doubtful[looked_at_++ % doubtful.size()].second;
+    showCall(doubtful[looked_at_++ % doubtful.size()].second);
+}
+
+void CaptionsReview::showCall(int row)
+{
     table_->setCurrentCell(row, kProposed);
     table_->scrollToItem(table_->item(row, kProposed), QAbstractItemView::PositionAtCenter);
     table_->setFocus();
+}
+
+std::optional<std::size_t> CaptionsReview::chosenCall() const
+{
+    const int row = table_->currentRow();
+    const std::size_t call = row < 0 ? kNoCall : call_of_row_[static_cast<std::size_t>(row)];
+    return call == kNoCall ? std::nullopt : std::optional(call);
+}
+
+void CaptionsReview::takeOther()
+{
+    const auto call = chosenCall();
+    const auto note = call ? captions::noteInDoubt(draft_.calls[*call]) : std::nullopt;
+    if (!note) {
+        emit document_.message(tr("Nothing here could well be read in another way."));
+        return;
+    }
+    captions::takeOther(draft_.calls[*call], *note);
+    kept_as_heard_.erase(*call);
+    showAgain(*call);
+}
+
+void CaptionsReview::confirmCall()
+{
+    if (const auto call = chosenCall()) {
+        captions::confirm(draft_.calls[*call]);
+        showAgain(*call);
+        looked_at_ = 0;
+        lookAtNext();
+    }
+}
+
+void CaptionsReview::showAgain(std::size_t call)
+{
+    showing_ = true;
+    showRow(table_->currentRow(), call);
+    showing_ = false;
+    refresh();
+    fit_.start();
 }
 
 void CaptionsReview::takeAll(bool take)

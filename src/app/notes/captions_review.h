@@ -8,6 +8,7 @@
 #include <QTimer>
 #include <QWidget>
 
+#include <optional>
 #include <set>
 
 class QCheckBox;
@@ -38,6 +39,13 @@ private:
     void showRow(int row, std::size_t call);
     void takeAll(bool take);
     void lookAtNext();
+    /// The other reading of the chosen call's least sure note; once more, and it is as before.
+    void takeOther();
+    /// The chosen call is right as it stands; on to the next in doubt.
+    void confirmCall();
+    void showCall(int row);
+    void showAgain(std::size_t call);
+    [[nodiscard]] std::optional<std::size_t> chosenCall() const; ///< of the draft
     void takeSure();
     void refresh();
     void accept();

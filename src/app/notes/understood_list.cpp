@@ -31,7 +31,7 @@ QString featureWords(const notes::Feature& feature)
             parts << words(part);
         }
     }
-    return parts.join(QLatin1Char(' ')) + (feature.maybe ? QObject::tr(", maybe") : QString());
+    return parts.join(QLatin1Char(' ')) + (feature.maybe ? QStringLiteral(", maybe") : QString());
 }
 
 } // namespace
@@ -59,9 +59,9 @@ QString meaningOf(const notes::Note& note)
         }
     }
     for (const auto& shape : note.shapes) {
-        QString text = (shape.late ? QObject::tr("late ") : QString()) + words(shape.kind);
+        QString text = (shape.late ? QStringLiteral("late ") : QString()) + words(shape.kind);
         if (shape.to) {
-            text += QObject::tr(" to ") + gradeWords(*shape.to, shape.modifier);
+            text += QStringLiteral(" to ") + gradeWords(*shape.to, shape.modifier);
         }
         for (const auto& feature : shape.features) {
             text += QLatin1Char(' ') + featureWords(feature);

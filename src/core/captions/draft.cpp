@@ -118,28 +118,44 @@ private:
             openCall(note.first_word);
         }
         DraftCall& call = draft_.calls.back();
-        DraftNote draft{
-            {}, words_[note.first_word].line, words_[note.first_word].at_s, endOf(note.last_word), 1.0, {}};
-        append(draft.text, note.joiner);
-        append(draft.text, note.parts);
-        append(draft.text, note.distance, note.parts.back()->part);
+        DraftNote draft{textOf(note), words_[note.first_word].line, words_[note.first_word].at_s,
+            endOf(note.last_word), 1.0, {}, {}};
         call.text += (call.text.empty() ? "" : " ") + draft.text;
         hear(call, note.last_word);
-        double least = 1.0;
+        const Said* least = nullptr;
         for (const Said* said : note.parts) {
-            if (said->sure < least && said->part != Part::glue) {
-                least = said->sure;
-                draft.doubt = doubtOf(*said);
+            if (said->sure < (least == nullptr ? 1.0 : least->sure) && said->part != Part::glue) {
+                least = said;
             }
         }
-        draft.sure = calibrated(least);
-        if (least > 0.9) {
-            draft.doubt.clear();
+        draft.sure = calibrated(least == nullptr ? 1.0 : least->sure);
+        if (least != nullptr && least->sure <= 0.9) {
+            draft.doubt = doubtOf(*least);
+            if (!least->otherwise.empty()) {
+                draft.otherwise = textOf(note, least);
+            }
         }
         call.notes.push_back(std::move(draft));
         call.end_s = endOf(note.last_word);
         before_is_corner_ = note.corner;
         before_wants_number_ = note.parts.back()->part == Part::shape && note.distance.empty();
+    }
+
+    /// The note's words with what joins it; those of `doubted` as they may be instead.
+    [[nodiscard]] std::string textOf(const ReadNote& note, const Said* doubted = nullptr) const
+    {
+        Said other = doubted == nullptr ? Said{} : *doubted;
+        if (doubted != nullptr) {
+            other.part = Part::glue; // words as they are
+            other.words = other.otherwise == "nothing" ? "" : other.otherwise;
+        }
+        auto parts = note.parts;
+        std::replace(parts.begin(), parts.end(), doubted, static_cast<const Said*>(&other));
+        std::string text;
+        append(text, note.joiner);
+        append(text, parts);
+        append(text, note.distance, note.parts.back()->part);
+        return text;
     }
 
     /// A line of notes is a breath: notes joined by a word belong to one call, and so do those that follow
@@ -347,6 +363,37 @@ double DraftCall::confidence() const
         least = std::min(least, note.sure);
     }
     return least;
+}
+
+std::optional<std::size_t> noteInDoubt(const DraftCall& call)
+{
+    std::optional<std::size_t> found;
+    for (std::size_t n = 0; n < call.notes.size(); ++n) {
+        if (call.notes[n].otherwise && (!found || call.notes[n].sure < call.notes[*found].sure)) {
+            found = n;
+        }
+    }
+    return found;
+}
+
+void takeOther(DraftCall& call, std::size_t index)
+{
+    DraftNote& note = call.notes.at(index);
+    if (note.otherwise) {
+        std::swap(note.text, *note.otherwise);
+        note.sure = 1.0;
+        call.text.clear();
+        for (const DraftNote& each : call.notes) {
+            call.text += (call.text.empty() || each.text.empty() ? "" : " ") + each.text;
+        }
+    }
+}
+
+void confirm(DraftCall& call)
+{
+    for (DraftNote& note : call.notes) {
+        note.sure = 1.0;
+    }
 }
 
 Draft draftNotes(

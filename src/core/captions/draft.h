@@ -7,6 +7,7 @@
 #include "notes/pronunciation.h"
 
 #include <functional>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -28,6 +29,7 @@ struct DraftNote {
     double end_s = 0.0;
     double sure = 1.0; ///< how likely it is what was said, 0 to 1
     std::string doubt; ///< what is least sure of it, and what was heard there; empty where nothing is
+    std::optional<std::string> otherwise; ///< the note where its doubt is right; nothing where there is none
 };
 
 /// One proposed call.
@@ -43,6 +45,15 @@ struct DraftCall {
     /// How sure the proposal is: that of its least sure note.
     [[nodiscard]] double confidence() const;
 };
+
+/// The index of the least sure note of `call` that can be read in another way too; nothing where none can.
+[[nodiscard]] std::optional<std::size_t> noteInDoubt(const DraftCall& call);
+
+/// Takes the other reading of note `index`, which is what was said then; once more, and it is as before.
+void takeOther(DraftCall& call, std::size_t index);
+
+/// Everything in `call` is what was said.
+void confirm(DraftCall& call);
 
 /// A stage within the recording: calls [first_call, last_call). Times in the media.
 struct DraftStage {

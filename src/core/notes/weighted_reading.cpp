@@ -242,22 +242,56 @@ private:
         return sum;
     }
 
-    /// The words that are likeliest in place of `taken`.
+    /// The words that are likeliest in place of `taken`, of the whole stretch that it was heard in.
     [[nodiscard]] std::string otherwise(std::size_t node, const Alternative& taken) const
     {
         double best = kNever;
         std::string words;
         for (const Alternative& other : lattice_.from[node]) {
-            if (other.words == taken.words) {
+            if (other.words == taken.words || other.last > taken.last
+                || (isWithin(taken.to) && other.to != taken.to)) {
                 continue;
             }
-            if (const double sum = sumOver(node, other, {}); sum < best) {
+            const double sum = sumOver(node, other, {});
+            if (sum >= best) {
+                continue;
+            }
+            const auto whole = isWithin(taken.to) ? other.words : saidUpTo(taken.last, other);
+            if (whole && *whole != taken.words) {
                 best = sum;
-                words = other.words.empty() ? "nothing" : other.words;
+                words = whole->empty() ? "nothing" : *whole;
             }
         }
         constexpr double kUnlikely = 4.0;
         return best - total_ < kUnlikely ? words : std::string();
+    }
+
+    /// Whether a node lies within a stretch of words that holds several parts.
+    [[nodiscard]] bool isWithin(int node) const { return node > lattice_.end(); }
+
+    /// The words of `begun` and of what most likely follows it up to heard word `last`; nothing where that
+    /// would be said across `last`.
+    [[nodiscard]] std::optional<std::string> saidUpTo(std::size_t last, const Alternative& begun) const
+    {
+        std::string words = begun.words;
+        auto node = static_cast<std::size_t>(begun.to);
+        for (const Alternative* at = &begun; at->last < last || isWithin(at->to);) {
+            const Alternative* likeliest = nullptr;
+            double best = kNever;
+            for (const Alternative& next : lattice_.from[node]) {
+                if (const double sum = sumOver(node, next, {}); sum < best) {
+                    best = sum;
+                    likeliest = &next;
+                }
+            }
+            if (likeliest == nullptr || likeliest->last > last) {
+                return std::nullopt;
+            }
+            words += (words.empty() || likeliest->words.empty() ? "" : " ") + likeliest->words;
+            at = likeliest;
+            node = static_cast<std::size_t>(at->to);
+        }
+        return words;
     }
 
     const Lattice& lattice_;
