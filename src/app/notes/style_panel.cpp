@@ -8,6 +8,7 @@
 #include "widgets/when_seen.h"
 
 #include <QComboBox>
+#include <QCoreApplication>
 #include <QFileDialog>
 #include <QGridLayout>
 #include <QHeaderView>
