@@ -286,6 +286,14 @@ private:
         return out;
     }
 
+    /// Of whose words several were others: where the note is said as it is written soon after, that was talk.
+    [[nodiscard]] static bool hardlySaid(const take::FoundNote& note)
+    {
+        return std::count_if(note.misread.begin(), note.misread.end(), [](const take::Misread& m) {
+            return isSure(m);
+        }) > 1;
+    }
+
     void close()
     {
         if (open_.empty()) {
@@ -297,14 +305,17 @@ private:
         const take::Span span{open_.front().span.start_s, open_.back().span.end_s};
         const std::size_t read_to = open_.back().place.word + 1;
         const bool complete = read_to == words.size() || (read_to + 1 == words.size() && canDrop(k, read_to));
+        auto misread = misreadWords();
         if (!complete) {
             note.restarted = true;
-        } else if (note.read) {
+        } else if (note.read && !(misread.empty() && hardlySaid(note))) {
             note.repeats.push_back(span);
         } else {
             note.read = true;
             note.span = span;
-            note.misread = misreadWords();
+            note.misread = std::move(misread);
+            note.words.clear();
+            note.hesitations.clear();
             for (std::size_t i = 0; i < open_.size(); ++i) {
                 note.words.push_back({words[open_[i].place.word], open_[i].span});
                 if (i > 0 && open_[i].span.start_s - open_[i - 1].span.end_s >= take::kHesitation_s) {

@@ -1,0 +1,415 @@
+#include "media/aligner.h"
+#include "media/follower.h"
+#include "media/resample.h"
+#include "media/simulated_reader.h"
+#include "media/sound.h"
+#include "media/speech_decoder.h"
+#include "media/voice.h"
+#include "stage/stage.h"
+
+extern "C" {
+#include <pocketsphinx.h>
+}
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <cmath>
+#include <random>
+#include <span>
+#include <string>
+
+using namespace brumefall;
+
+namespace {
+
+const std::filesystem::path kDemo = DEMO_FOLDER;
+
+plan::Plan demoPlan()
+{
+    const auto stage = stage::readStage(kDemo / "stage.brumefall");
+    const auto pass = stage::readPass(kDemo / "passes" / "stage.json");
+    return stage::prepare(stage, &pass).plan;
+}
+
+double median(std::vector<double> values)
+{
+    std::sort(values.begin(), values.end());
+    return values.empty() ? 0.0 : values[values.size() / 2];
+}
+
+} // namespace
+
+constexpr double kHalf_s = 170.0; ///< of the demo stage
+
+class AlignerInNoise : public testing::TestWithParam<double> { };
+
+TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
+{
+    const auto plan = demoPlan();
+    media::FaultWish wish;
+    wish.late = 2;
+    wish.skipping = 2;
+    wish.repeating = 2;
+    wish.hesitating = 1;
+    wish.to_s = kHalf_s;
+    const auto faults = media::chooseFaults(plan, wish, 31);
+    ASSERT_EQ(faults.size(), 7U);
+    auto reading = media::readAloud(plan, faults, 31, 0.0, kHalf_s);
+    // an engine under the voice
+    std::mt19937 random(2);
+    std::normal_distribution<double> hiss(0.0, 1.0);
+    for (std::size_t i = 0; i < reading.sound.samples.size(); ++i) {
+        const double t = static_cast<double>(i) / media::kVoiceRate_hz;
+        const double engine = std::sin(560.0 * t + 3.0 * std::sin(0.7 * t)) + 0.5 * std::sin(1120.0 * t);
+        const double noise = GetParam() * (engine + 0.4 * hiss(random));
+        reading.sound.samples[i] =
+            static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
+    }
+    const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
+    ASSERT_GT(alignment.notes.size(), reading.truth.size());
+    for (std::size_t k = reading.truth.size(); k < alignment.notes.size(); ++k) {
+        EXPECT_FALSE(alignment.notes[k].read) << "nobody came as far as " << plan.notes[k].spoken;
+    }
+    std::vector<double> start_errors;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        const auto& found = alignment.notes[k];
+        const auto& truth = reading.truth[k];
+        EXPECT_EQ(found.read, truth.read) << plan.notes[k].spoken;
+        EXPECT_EQ(found.repeats.size(), truth.repeats.size()) << plan.notes[k].spoken;
+        EXPECT_EQ(found.hesitations.empty(), truth.hesitations.empty()) << plan.notes[k].spoken;
+        if (found.read && truth.read) {
+            start_errors.push_back(std::abs(found.span.start_s - truth.span.start_s));
+        }
+    }
+    EXPECT_LT(median(start_errors), 0.02);
+    std::sort(start_errors.begin(), start_errors.end());
+    EXPECT_LT(start_errors[start_errors.size() * 95 / 100], 0.1);
+}
+
+INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 500.0));
+
+/// What follows a voice as the sound comes, over a countdown, and over talk between two calls.
+TEST(Follower, TellsEachNoteSoonAfterItWasSaid)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 5, 40.0, 130.0);
+    const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
+    const auto due = std::find_if(plan.notes.begin(), plan.notes.end(),
+        [&](const auto& n) { return n.id == reading.truth.front().id; });
+    media::Follower follower(media::expectedNotes(plan), static_cast<std::size_t>(due - plan.notes.begin()));
+    constexpr std::size_t kAtOnce = 800;
+    for (std::size_t at = 0; at < sound.samples.size(); at += kAtOnce) {
+        follower.hear(std::span(sound.samples).subspan(at, std::min(kAtOnce, sound.samples.size() - at)));
+    }
+    follower.finish();
+    std::vector<double> after_s;
+    for (const auto& told : follower.told()) {
+        const auto truth = std::find_if(reading.truth.begin(), reading.truth.end(),
+            [&](const auto& t) { return t.id == plan.notes[told.note].id; });
+        ASSERT_NE(truth, reading.truth.end()) << plan.notes[told.note].spoken << " was not said";
+        EXPECT_NEAR(told.span.end_s, truth->span.end_s, 0.15) << plan.notes[told.note].spoken;
+        after_s.push_back(told.told_s - truth->span.end_s);
+    }
+    EXPECT_EQ(after_s.size(), reading.truth.size());
+    EXPECT_LT(median(after_s), 0.6);
+    EXPECT_LT(*std::max_element(after_s.begin(), after_s.end()), 3.0)
+        << "the first, before the voice is known";
+    std::sort(after_s.begin(), after_s.end());
+    EXPECT_LT(after_s[after_s.size() * 9 / 10], 1.5);
+}
+
+media::Sound joined(const media::Sound& first, const media::Sound& then)
+{
+    auto out = media::resampled(first, media::kAlignRate_hz);
+    const auto more = media::resampled(then, media::kAlignRate_hz);
+    out.samples.insert(out.samples.end(), out.rate_hz / 2, 0);
+    out.samples.insert(out.samples.end(), more.samples.begin(), more.samples.end());
+    return out;
+}
+
+TEST(Aligner, ACountdownAndTalkBetweenCallsHideNothingAndAreNoNotes)
+{
+    const auto plan = demoPlan();
+    const auto first = media::readAloud(plan, {}, 5, -3.0, 45.0);
+    const auto second = media::readAloud(plan, {}, 6, 45.0, 75.0);
+    auto sound = joined(media::sayAtRate("five, four, three, two, one, go", 130), first.sound);
+    sound = joined(sound, media::sayAtRate("that was a bit close, I think the brakes are getting hot", 190));
+    sound = joined(sound, second.sound);
+    const auto found = media::align(sound, media::expectedNotes(plan)).notes;
+    for (std::size_t k = 0; k < found.size(); ++k) {
+        const bool said = plan.notes[k].start_s < 74.0;
+        if (said || plan.notes[k].start_s > 76.0) {
+            EXPECT_EQ(found[k].read, said) << k << " " << plan.notes[k].spoken;
+        }
+        EXPECT_TRUE(found[k].repeats.empty()) << plan.notes[k].spoken;
+        EXPECT_TRUE(std::none_of(found[k].misread.begin(), found[k].misread.end(),
+            [](const take::Misread& word) { return word.sure >= take::kSure; }))
+            << plan.notes[k].spoken << ": talk right before it is no reading of it";
+    }
+}
+
+TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
+{
+    const auto plan = demoPlan();
+    media::Sound talk;
+    talk.rate_hz = media::kAlignRate_hz;
+    for (int i = 0; i < 2; ++i) {
+        talk = joined(talk,
+            media::sayAtRate(
+                "we should talk about this one after lunch, the others had the same problem", 180));
+    }
+    stage::Stage other;
+    other.text = "left one long into right six 40\nleft six 60\nright one tightens into left two 30\n"
+                 "left two over bridge 40\nright two and left six 70\n";
+    auto elsewhere = media::readAloud(stage::prepare(other, nullptr).plan, {}, 1).sound;
+    for (const media::Sound* sound : {&talk, &elsewhere}) {
+        int read = 0;
+        for (const auto& note : media::align(*sound, media::expectedNotes(plan)).notes) {
+            read += note.read ? 1 : 0;
+        }
+        EXPECT_LE(read, 2);
+    }
+}
+
+TEST(Aligner, HumARumbleAndAFaintMicrophoneHideNothing)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 5, 40.0, 90.0);
+    const auto expected = media::expectedNotes(plan);
+    auto hum = media::resampled(reading.sound, media::kAlignRate_hz);
+    auto faint = hum;
+    for (std::size_t i = 0; i < hum.samples.size(); ++i) {
+        const double t = static_cast<double>(i) / media::kAlignRate_hz;
+        hum.samples[i] = static_cast<std::int16_t>(
+            std::clamp(0.6 * hum.samples[i] + 5000.0 * std::sin(314.0 * t), -32768.0, 32767.0));
+        faint.samples[i] = static_cast<std::int16_t>(faint.samples[i] / 80);
+    }
+    for (const media::Sound* sound : {&hum, &faint}) {
+        std::size_t read = 0;
+        for (const auto& note : media::align(*sound, expected).notes) {
+            read += note.read ? 1U : 0U;
+        }
+        EXPECT_GE(read + 1, reading.truth.size());
+        EXPECT_LE(read, reading.truth.size());
+    }
+}
+
+TEST(Aligner, HearingWhileItIsReadFindsWhatIsFoundAfterwards)
+{
+    const auto plan = demoPlan();
+    media::FaultWish wish;
+    wish.skipping = 4;
+    wish.repeating = 2;
+    wish.to_s = kHalf_s;
+    const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 6), 6, 0.0, kHalf_s);
+    const auto expected = media::expectedNotes(plan);
+    const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
+    media::LiveAligner aligner(expected);
+    constexpr std::size_t kBlock = media::kAlignRate_hz / 10;
+    for (std::size_t at = 0; at < sound.samples.size(); at += kBlock) {
+        aligner.hear(std::span(sound.samples).subspan(at, std::min(kBlock, sound.samples.size() - at)));
+    }
+    const auto found = aligner.finish();
+    ASSERT_GT(found.size(), reading.truth.size());
+    std::size_t repeats = 0;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        EXPECT_EQ(found[k].read, reading.truth[k].read) << found[k].id;
+        if (found[k].read && reading.truth[k].read) {
+            EXPECT_NEAR(found[k].span.start_s, reading.truth[k].span.start_s, 0.15) << found[k].id;
+        }
+        repeats += found[k].repeats.size();
+    }
+    EXPECT_EQ(repeats, 2U);
+}
+
+TEST(Aligner, AMisreadWordIsToldAndOneReadAsItIsWrittenIsNot)
+{
+    const auto plan = demoPlan();
+    media::FaultWish wish;
+    wish.misreading = 5;
+    wish.to_s = 150.0;
+    const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 12), 12, 0.0, 150.0);
+    const auto found = media::align(reading.sound, media::expectedNotes(plan)).notes;
+    int planted = 0;
+    int told = 0;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        const bool sure = std::any_of(found[k].misread.begin(), found[k].misread.end(),
+            [](const auto& misread) { return misread.sure >= take::kSure; });
+        if (reading.truth[k].misread.empty()) {
+            EXPECT_FALSE(sure) << found[k].id;
+            continue;
+        }
+        ++planted;
+        const auto& is = reading.truth[k].misread.front();
+        told += std::any_of(found[k].misread.begin(), found[k].misread.end(),
+                    [&](const auto& misread) {
+                        return misread.sure >= take::kSure && misread.said == is.said
+                            && misread.note_says == is.note_says;
+                    })
+            ? 1
+            : 0;
+    }
+    EXPECT_EQ(planted, 5);
+    EXPECT_GE(told, 4);
+}
+
+/// Texts said one after another, a third of a second apart.
+media::Sound saidAloud(
+    const std::vector<std::string>& texts, int words_per_min, const media::VoiceStyle& voice)
+{
+    media::Sound sound{std::vector<std::int16_t>(media::kAlignRate_hz, 0), media::kAlignRate_hz};
+    for (const std::string& text : texts) {
+        const auto said =
+            media::resampled(media::sayAtRate(text, words_per_min, voice), media::kAlignRate_hz);
+        sound.samples.insert(sound.samples.end(), said.samples.begin(), said.samples.end());
+        sound.samples.insert(sound.samples.end(), media::kAlignRate_hz / 3, 0);
+    }
+    return sound;
+}
+
+/// The model takes this accent's every other word for another: only the voice itself tells them apart.
+TEST(Aligner, AMisreadDirectionIsToldInAVoiceThatTheModelKnowsIll)
+{
+    constexpr std::size_t kFirst = 28;
+    constexpr std::size_t kLast = 46;
+    constexpr std::size_t kMisread = 36 - kFirst; // "right ...", said "left ..."
+    media::VoiceStyle voice;
+    voice.variant = "en-gb-scotland+f3";
+    auto expected = media::expectedNotes(demoPlan());
+    expected = {expected.begin() + kFirst, expected.begin() + kLast};
+    std::vector<std::string> texts;
+    for (const auto& note : expected) {
+        texts.push_back(note.spoken);
+    }
+    const auto right = texts[kMisread].find("right");
+    ASSERT_NE(right, std::string::npos);
+    texts[kMisread].replace(right, 5, "left");
+    const auto found = media::align(saidAloud(texts, 280, voice), expected).notes;
+    for (std::size_t k = 0; k < found.size(); ++k) {
+        const bool told = std::any_of(found[k].misread.begin(), found[k].misread.end(), [](const auto& m) {
+            return m.sure >= take::kSure && m.said == "left" && m.note_says == "right";
+        });
+        EXPECT_EQ(told, k == kMisread) << expected[k].spoken;
+    }
+}
+
+/// The second take of an evening: another voice was heard between.
+TEST(SpeechDecoder, AShortThroatIsHeardAsOneHoweverManyVoicesCameBefore)
+{
+    media::VoiceStyle voice;
+    voice.variant = "en-gb-scotland+f3";
+    const auto sound = saidAloud({"left four"}, 240, voice);
+    const std::vector<media::ExpectedNote> expected{{"n1", "left four", ""}};
+    const auto likelihood = [&](double warp) {
+        const auto decoder = media::makeDecoder(media::Means::of_utterance, warp);
+        media::Grammar grammar(decoder.get(), expected);
+        grammar.useExactly({{0, 0, false, 0}, {0, 1, false, 0}});
+        ps_start_utt(decoder.get());
+        ps_process_raw(decoder.get(), sound.samples.data(), sound.samples.size(), FALSE, TRUE);
+        ps_end_utt(decoder.get());
+        return media::logLikelihood(decoder.get()).value_or(0.0);
+    };
+    const double shorter = likelihood(1.32);
+    const double as_it_is = likelihood(1.0);
+    EXPECT_NE(shorter, as_it_is);
+    EXPECT_EQ(likelihood(1.32), shorter);
+    EXPECT_EQ(likelihood(1.0), as_it_is);
+}
+
+TEST(Aligner, ANoteLeftOutBeforeOneThatIsSaidTwiceIsMissedAndNotMisread)
+{
+    const std::vector<media::ExpectedNote> expected{{"n1", "left four", "sixty"},
+        {"n2", "right six long", ""}, {"n3", "left five over crest", ""}, {"n4", "into left two", ""},
+        {"n5", "into right three", ""}, {"n6", "left six", "eighty"}, {"n7", "right four tightens", ""}};
+    std::vector<std::string> texts;
+    for (const auto& note : expected) {
+        texts.push_back(note.spoken + " " + note.spoken_after);
+    }
+    texts[3] = texts[4];
+    const auto found = media::align(saidAloud(texts, 240, {}), expected).notes;
+    EXPECT_FALSE(found[3].read);
+    ASSERT_TRUE(found[4].read);
+    EXPECT_EQ(found[4].repeats.size(), 1U);
+    EXPECT_LT(found[4].span.start_s, found[4].repeats.empty() ? 0.0 : found[4].repeats[0].start_s);
+    for (const auto& note : found) {
+        EXPECT_TRUE(note.misread.empty()) << note.id;
+    }
+}
+
+TEST(Aligner, ANoteMisreadAsTheOneBeforeItIsMisreadAndNotThatOneSaidTwice)
+{
+    const std::vector<media::ExpectedNote> expected{{"n1", "left five onto gravel", "eighty"},
+        {"n2", "right four long", ""}, {"n3", "into left four long", ""}, {"n4", "into right two", "sixty"},
+        {"n5", "left six", "one hundred"}, {"n6", "unseen right three over crest", ""}};
+    std::vector<std::string> texts;
+    for (const auto& note : expected) {
+        texts.push_back(note.spoken + " " + note.spoken_after);
+    }
+    texts[2] = "into right four long";
+    const auto found = media::align(saidAloud(texts, 240, {}), expected).notes;
+    EXPECT_TRUE(found[1].read && found[1].repeats.empty());
+    ASSERT_TRUE(found[2].read);
+    ASSERT_EQ(found[2].misread.size(), 1U);
+    EXPECT_EQ(found[2].misread[0].said, "right");
+    EXPECT_EQ(found[2].misread[0].note_says, "left");
+    EXPECT_GE(found[2].misread[0].sure, take::kSure);
+    for (const std::size_t k : {0U, 1U, 3U, 4U, 5U}) {
+        EXPECT_TRUE(found[k].read && found[k].misread.empty()) << expected[k].id;
+    }
+}
+
+TEST(Aligner, SilenceHasNoNotes)
+{
+    const auto plan = demoPlan();
+    media::Sound silence{std::vector<std::int16_t>(static_cast<std::size_t>(20 * media::kAlignRate_hz), 0),
+        media::kAlignRate_hz};
+    for (const auto& note : media::align(silence, media::expectedNotes(plan)).notes) {
+        EXPECT_FALSE(note.read);
+    }
+}
+
+TEST(Aligner, APartOfTheStageIsFoundWhereverItBegins)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 3, 100.0, 160.0);
+    const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
+    std::size_t read = 0;
+    for (const auto& note : alignment.notes) {
+        read += note.read ? 1U : 0U;
+    }
+    EXPECT_EQ(read, reading.truth.size());
+    EXPECT_TRUE(std::all_of(reading.truth.begin(), reading.truth.end(), [&](const auto& truth) {
+        return std::any_of(alignment.notes.begin(), alignment.notes.end(),
+            [&](const auto& n) { return n.id == truth.id && n.read; });
+    }));
+}
+
+TEST(Aligner, ATakeStoppedInTheMiddleOfANoteKeepsAllThatWasReadBefore)
+{
+    const auto plan = demoPlan();
+    const auto reading = media::readAloud(plan, {}, 3, 0.0, 45.0);
+    const auto expected = media::expectedNotes(plan);
+    std::mt19937 random(11);
+    for (int cut = 0; cut < 3; ++cut) {
+        // somewhere inside a note, in the middle of a word as a rule
+        const std::size_t k = 3 + random() % (reading.truth.size() - 3);
+        const take::Span& note = reading.truth[k].span;
+        const double share = std::uniform_real_distribution(0.1, 0.9)(random);
+        const double end_s = note.start_s + share * (note.end_s - note.start_s);
+        media::Sound part{
+            {reading.sound.samples.begin(),
+                reading.sound.samples.begin() + static_cast<std::ptrdiff_t>(end_s * reading.sound.rate_hz)},
+            reading.sound.rate_hz};
+        const auto alignment = media::align(part, expected);
+        for (std::size_t n = 0; n < k; ++n) {
+            EXPECT_TRUE(alignment.notes[n].read)
+                << "note " << n << " of a take cut at " << end_s << " s, in " << plan.notes[k].spoken;
+            EXPECT_NEAR(alignment.notes[n].span.start_s, reading.truth[n].span.start_s, 0.15);
+        }
+        EXPECT_FALSE(alignment.notes[k].restarted) << "cut at " << end_s << " s: not begun again";
+        for (std::size_t n = k + 1; n < alignment.notes.size(); ++n) {
+            EXPECT_FALSE(alignment.notes[n].read) << "note " << n << " after the cut at " << end_s << " s";
+        }
+    }
+}
