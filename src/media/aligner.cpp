@@ -309,7 +309,9 @@ private:
         if (!complete) {
             note.restarted = true;
         } else if (note.read && !(misread.empty() && hardlySaid(note))) {
-            note.repeats.push_back(span);
+            if (misread.empty()) { // again in other words is talk
+                note.repeats.push_back(span);
+            }
         } else {
             note.read = true;
             note.span = span;
