@@ -6,6 +6,7 @@
 // TAKES_SEED shifts the takes; TAKES_VOICES and TAKES_SPEAKER (with TAKES_WORDS_PER_MIN) choose who reads;
 // TAKES_LIST prints what was not found and what was misread.
 
+#include "made_sound.h"
 #include "media/aligner.h"
 #include "media/follower.h"
 #include "media/reading_grammar.h"
@@ -35,80 +36,13 @@
 namespace {
 
 using namespace brumefall;
-
-constexpr int kRate_hz = media::kAlignRate_hz;
-using Samples = std::vector<double>;
-
-/// One who speaks: espeak-ng by its variant, or a voice of flite where its command is there.
-struct Speaker {
-    std::string name;
-    bool flite = false;
-    double words_per_min = 240.0; ///< of espeak-ng
-};
-
-Samples trimmedOf(const media::Sound& sound)
-{
-    const media::Sound at_rate = media::resampled(sound, kRate_hz);
-    std::size_t first = 0;
-    std::size_t last = at_rate.samples.size();
-    constexpr int kQuiet = 250;
-    while (first < last && std::abs(at_rate.samples[first]) < kQuiet) {
-        ++first;
-    }
-    while (last > first && std::abs(at_rate.samples[last - 1]) < kQuiet) {
-        --last;
-    }
-    return {at_rate.samples.begin() + static_cast<std::ptrdiff_t>(first),
-        at_rate.samples.begin() + static_cast<std::ptrdiff_t>(last)};
-}
-
-const Samples& spoken(const Speaker& speaker, const std::string& text)
-{
-    static std::map<std::pair<std::string, std::string>, Samples> said;
-    auto& samples = said[{speaker.name, text}];
-    if (!samples.empty()) {
-        return samples;
-    }
-    if (speaker.flite) {
-        const auto file = std::filesystem::temp_directory_path() / "brumefall-takes-bench.wav";
-        const std::string command = "flite -voice " + speaker.name + " --setf duration_stretch=0.85 -t \""
-            + text + "\" -o " + file.string();
-        if (std::system(command.c_str()) == 0) {
-            samples = trimmedOf(media::decodeSound(file, kRate_hz));
-        }
-    } else {
-        media::VoiceStyle style;
-        style.variant = speaker.name;
-        samples = trimmedOf(media::sayAtRate(text, static_cast<int>(speaker.words_per_min), style));
-    }
-    return samples;
-}
+using namespace brumefall::bench;
 
 struct Take {
     Samples samples;
     std::vector<take::FoundNote> truth;
     double voice_rms = 0.0;
 };
-
-double rms(const Samples& samples)
-{
-    double sum = 0.0;
-    for (const double s : samples) {
-        sum += s * s;
-    }
-    return samples.empty() ? 0.0 : std::sqrt(sum / static_cast<double>(samples.size()));
-}
-
-void addAt(Samples& into, const Samples& more, double at_s, double gain)
-{
-    const auto first = static_cast<std::size_t>(std::max(0.0, at_s) * kRate_hz);
-    if (into.size() < first + more.size()) {
-        into.resize(first + more.size(), 0.0);
-    }
-    for (std::size_t i = 0; i < more.size(); ++i) {
-        into[first + i] += gain * more[i];
-    }
-}
 
 /// `words` with another direction or another grade, and which word that was; no change where there is
 /// neither.
@@ -215,26 +149,6 @@ double gainFor(const Take& take, const Samples& noise, double below_dB)
 void addNoise(Take& take, const Samples& noise, double below_dB)
 {
     addAt(take.samples, noise, 0.0, gainFor(take, noise, below_dB));
-}
-
-Samples madeOf(std::size_t size, const std::function<double(double)>& at)
-{
-    Samples out(size);
-    for (std::size_t i = 0; i < size; ++i) {
-        out[i] = at(static_cast<double>(i) / kRate_hz);
-    }
-    return out;
-}
-
-Samples engine(std::size_t size, std::uint32_t seed)
-{
-    std::mt19937 random(seed);
-    std::normal_distribution<double> hiss(0.0, 1.0);
-    return madeOf(size, [&](double t) {
-        const double phase = 560.0 * t + 30.0 * std::sin(0.7 * t);
-        return std::sin(phase) + 0.5 * std::sin(2.0 * phase) + 0.3 * std::sin(3.0 * phase)
-            + 0.4 * hiss(random);
-    });
 }
 
 Samples gearsAndStones(std::size_t size, std::uint32_t seed)

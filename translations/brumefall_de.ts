@@ -762,10 +762,6 @@
         <translation>%1 %</translation>
     </message>
     <message>
-        <source>%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as captioned.</source>
-        <translation>%1 Ansagen; %2 sind berichtigt, %3 davon genommen (Eingabe ändert es). Was nicht genommen wird, bleibt wie in den Untertiteln.</translation>
-    </message>
-    <message>
         <source>The %1 notes that were here gave way to these; Ctrl+Z brings them back.</source>
         <translation>Die %1 Einträge, die hier standen, sind diesen gewichen; Strg+Z bringt sie zurück.</translation>
     </message>
@@ -800,6 +796,18 @@
     <message>
         <source>Nothing here could well be read in another way.</source>
         <translation>Hier ist nichts, das man gut anders lesen könnte.</translation>
+    </message>
+    <message>
+        <source>Heard in %1</source>
+        <translation>Gehört in %1</translation>
+    </message>
+    <message>
+        <source>as heard</source>
+        <translation>wie gehört</translation>
+    </message>
+    <message>
+        <source>%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as it stands on the left.</source>
+        <translation>%1 Ansagen; %2 sind ausgebessert, %3 davon genommen (Eingabe ändert es). Was nicht genommen wird, bleibt, wie es links steht.</translation>
     </message>
 </context>
 <context>
@@ -2300,14 +2308,6 @@ caution square left 100</translation>
         <translation>Geschrieben</translation>
     </message>
     <message>
-        <source>From a file…</source>
-        <translation>Aus einer Datei…</translation>
-    </message>
-    <message>
-        <source>From captions…</source>
-        <translation>Aus Untertiteln…</translation>
-    </message>
-    <message>
         <source>Split</source>
         <translation>Teilen</translation>
     </message>
@@ -2450,6 +2450,50 @@ caution square left 100</translation>
     <message>
         <source>Write the notes in short</source>
         <translation>Die Einträge in Kürze schreiben</translation>
+    </message>
+    <message>
+        <source>from</source>
+        <translation>aus</translation>
+    </message>
+    <message>
+        <source>File…</source>
+        <translation>Datei…</translation>
+    </message>
+    <message>
+        <source>Notes in a file in place of these</source>
+        <translation>Ein Aufschrieb in einer Datei statt dieses</translation>
+    </message>
+    <message>
+        <source>Captions…</source>
+        <translation>Untertitel…</translation>
+    </message>
+    <message>
+        <source>Draft notes from the captions of an onboard</source>
+        <translation>Entwurf aus den Untertiteln eines Videos aus dem Auto</translation>
+    </message>
+    <message>
+        <source>Sound…</source>
+        <translation>Ton…</translation>
+    </message>
+    <message>
+        <source>Draft notes from what is said in a video or a sound</source>
+        <translation>Entwurf aus dem, was in einem Video oder Ton gesagt wird</translation>
+    </message>
+    <message>
+        <source>The listening was stopped; the notes are as they were.</source>
+        <translation>Das Zuhören wurde beendet; der Aufschrieb ist, wie er war.</translation>
+    </message>
+    <message>
+        <source>A video or a sound in which notes are read</source>
+        <translation>Ein Video oder Ton, in dem ein Aufschrieb gelesen wird</translation>
+    </message>
+    <message>
+        <source>Listening to %1: %2 %. Alt+O stops it. %3</source>
+        <translation>Höre %1: %2 %. Alt+O beendet es. %3</translation>
+    </message>
+    <message>
+        <source>Nobody reads notes in %1: the notes are as they were.</source>
+        <translation>In %1 liest niemand einen Aufschrieb: der eigene ist, wie er war.</translation>
     </message>
 </context>
 <context>
@@ -4879,6 +4923,10 @@ caution square left 100</translation>
     <message>
         <source>the voice could not be started; is espeak-ng-data installed?</source>
         <translation>die Stimme ließ sich nicht starten; ist espeak-ng-data installiert?</translation>
+    </message>
+    <message>
+        <source>the recogniser does not take the words of the notes</source>
+        <translation>die Spracherkennung nimmt die Wörter des Aufschriebs nicht an</translation>
     </message>
 </context>
 <context>

@@ -11,8 +11,10 @@
 #include "formats/take_json.h"
 #include "formats/verdicts_json.h"
 #include "media/aligner.h"
+#include "media/condense.h"
 #include "media/elsewhere.h"
 #include "media/follower.h"
+#include "media/listener.h"
 #include "media/pronunciations.h"
 #include "stage/stage.h"
 #include "take/causes.h"
@@ -85,6 +87,19 @@ int runCaptions(const Arguments& arguments)
 {
     const auto cues = captions::readCues(formats::readText(arguments.positional), arguments.positional);
     print(formats::draftToJson(captions::draftNotes(cues, {}, media::englishPronunciations())));
+    return kFine;
+}
+
+int runHear(const Arguments& arguments)
+{
+    const auto sound = media::decodeSound(arguments.positional, media::kAlignRate_hz);
+    const auto draft = captions::draftNotes(media::listen(sound, {}), {}, media::englishPronunciations());
+    if (!captions::isReading(draft)) {
+        std::cerr << arguments.positional << ":0: nobody reads notes in it\n";
+        print(formats::draftToJson({}));
+        return kBadData;
+    }
+    print(formats::draftToJson(draft));
     return kFine;
 }
 
@@ -264,6 +279,7 @@ int main(int argc, char** argv)
     return runCommandLine(
         {{"notes", "what is understood of a text of notes", "FILE", {}, runNotes},
             {"captions", "notes drafted from captions", "FILE", {}, runCaptions},
+            {"hear", "notes drafted from what is heard in a video or a sound", "FILE", {}, runHear},
             {"plan", "when each call is said", "STAGE",
                 {pass, {"--target-time", "seconds that the stage takes"}}, runPlan},
             {"align", "where the calls are in a recording", "STAGE", {that_pass, audio}, runAlign},

@@ -50,6 +50,36 @@ std::string digitsOf(double warp)
     return formats::printed(longer ? "%.7f" : "%.6f", warp);
 }
 
+/// A recogniser with the model of English and `settings`, pairs of a name and a value.
+Decoder decoderWith(std::vector<std::string> settings, double warp)
+{
+    err_set_logfp(nullptr);
+    const std::string folder = kSpeechModelFolder;
+    const ScratchFile fillers(fillerDictionary());
+    settings.insert(settings.end(),
+        {"-hmm", folder + "/en-us", "-dict", folder + "/cmudict-en-us.dict", "-fdict", fillers.path(),
+            "-remove_silence", "no", "-bestpath", "no"});
+    std::vector<char*> words;
+    for (std::string& setting : settings) {
+        words.push_back(setting.data());
+    }
+    cmd_ln_t* config = cmd_ln_parse_r(nullptr, ps_args(), static_cast<int>(words.size()), words.data(), TRUE);
+    const auto lock = frontEndLock();
+    if (config != nullptr && warp != 1.0) {
+        cmd_ln_set_str_r(config, "-warp_type", "inverse_linear");
+        cmd_ln_set_str_r(config, "-warp_params", digitsOf(warp).c_str());
+    }
+    Decoder decoder(config == nullptr ? nullptr : ps_init(config));
+    if (config != nullptr) {
+        cmd_ln_free_r(config);
+    }
+    if (!decoder) {
+        throw MediaError(kSpeechModelFolder,
+            wording::localized("media", "the speech model is not there; install pocketsphinx-en-us"));
+    }
+    return decoder;
+}
+
 } // namespace
 
 std::unique_lock<std::mutex> frontEndLock()
@@ -65,25 +95,36 @@ void DecoderFreer::operator()(ps_decoder_s* decoder) const
 
 Decoder makeDecoder(Means means, double warp)
 {
-    err_set_logfp(nullptr);
-    const std::string folder = kSpeechModelFolder;
-    const ScratchFile fillers(fillerDictionary());
-    cmd_ln_t* config = cmd_ln_init(nullptr, ps_args(), TRUE, "-hmm", (folder + "/en-us").c_str(), "-dict",
-        (folder + "/cmudict-en-us.dict").c_str(), "-fdict", fillers.path().c_str(), "-beam", "1e-75",
-        "-wbeam", "1e-75", "-pbeam", "1e-75", "-maxhmmpf", "3000", "-fsgusefiller", "no", "-remove_silence",
-        "no", "-bestpath", "no", "-cmn", means == Means::so_far ? "live" : "batch", nullptr);
-    const auto lock = frontEndLock();
-    if (config != nullptr && warp != 1.0) {
-        cmd_ln_set_str_r(config, "-warp_type", "inverse_linear");
-        cmd_ln_set_str_r(config, "-warp_params", digitsOf(warp).c_str());
+    return decoderWith({"-beam", "1e-75", "-wbeam", "1e-75", "-pbeam", "1e-75", "-maxhmmpf", "3000",
+                           "-fsgusefiller", "no", "-cmn", means == Means::so_far ? "live" : "batch"},
+        warp);
+}
+
+Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words)
+{
+    constexpr const char* kName = "notes";
+    // the phones of talk are dearer than any word, or they would explain every word
+    Decoder decoder = decoderWith({"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-lw", "8",
+                                      "-fillprob", "1e-20", "-silprob", "0.01", "-cmn", "batch"},
+        1.0);
+    for (const std::string& word : words) {
+        char* known = ps_lookup_word(decoder.get(), word.c_str());
+        if (known == nullptr) {
+            ps_add_word(decoder.get(), word.c_str(), phonesFor(word).c_str(), FALSE);
+        }
+        ckd_free(known);
     }
-    Decoder decoder(config == nullptr ? nullptr : ps_init(config));
-    if (config != nullptr) {
-        cmd_ln_free_r(config);
+    const ScratchFile file(arpa);
+    ngram_model_t* model = ngram_model_read(
+        ps_get_config(decoder.get()), file.path().c_str(), NGRAM_ARPA, ps_get_logmath(decoder.get()));
+    const bool set = model != nullptr && ps_set_lm(decoder.get(), kName, model) == 0
+        && ps_set_search(decoder.get(), kName) == 0;
+    if (model != nullptr) {
+        ngram_model_free(model);
     }
-    if (!decoder) {
+    if (!set) {
         throw MediaError(kSpeechModelFolder,
-            wording::localized("media", "the speech model is not there; install pocketsphinx-en-us"));
+            wording::localized("media", "the recogniser does not take the words of the notes"));
     }
     return decoder;
 }

@@ -27,6 +27,10 @@ enum class Means { of_utterance, so_far };
 /// normalisation; Lee & Rose, IEEE Transactions on Speech and Audio Processing 6 (1998), 49-60).
 [[nodiscard]] Decoder makeDecoder(Means means, double warp = 1.0);
 
+/// The same for a stream of any words that a model of pairs allows, given in the ARPA format: every word of
+/// it gets a pronunciation. What is none of them is heard as phones of talk ("++AH++"). Throws MediaError.
+[[nodiscard]] Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words);
+
 /// Held while a front end of the recogniser is made: what it warps by stands in variables of the whole
 /// process.
 [[nodiscard]] std::unique_lock<std::mutex> frontEndLock();

@@ -1,6 +1,9 @@
 // The Notes workspace: the editor's hands, the crew's language, captions taken as draft notes.
 
 #include "formats/notes_json.h"
+#include "media/simulated_reader.h"
+#include "media/sound_file.h"
+#include "media/voice.h"
 #include "notes/captions_review.h"
 #include "notes/notes_editor.h"
 #include "notes/notes_workspace.h"
@@ -292,4 +295,44 @@ TEST_F(NotesTest, ACaptionFileWithoutTimesIsToldAndTheNotesStay)
     EXPECT_TRUE(message().contains(QStringLiteral("broken.srt, line 2"))) << message().toStdString();
     EXPECT_TRUE(editor_->isVisible());
     EXPECT_EQ(text(), "left four\n");
+}
+
+TEST_F(NotesTest, NotesAreDraftedFromWhatIsSaidInASoundAndWhatHoldsNoneChangesNothing)
+{
+    openDemo();
+    const std::string before = text();
+    const auto said = scratch_.path() / "said.wav";
+    const auto reading = media::readAloud(window_->document().prepared().plan, {}, 3, -2.0, 40.0);
+    media::SoundWriter(said, reading.sound.rate_hz).write(reading.sound.samples);
+    support::answerFileDialog(said);
+    QTest::keyClick(window_.get(), Qt::Key_O, Qt::AltModifier);
+    EXPECT_TRUE(message().contains(QStringLiteral("Listening to said.wav")));
+    ASSERT_TRUE(waitFor([&] { return find<QTableWidget>("captionsTable")->isVisible(); }, 120000));
+    EXPECT_TRUE(find<QLabel>("captionsHead")->text().contains(QStringLiteral("said.wav")));
+    EXPECT_EQ(text(), before) << "nothing is changed before it is taken";
+    find<QPushButton>("captionsAccept")->click();
+    EXPECT_TRUE(QString::fromStdString(text()).contains(QStringLiteral("left"))) << text();
+    const std::string heard = text();
+    EXPECT_NE(heard, before);
+
+    const auto talk = scratch_.path() / "talk.wav";
+    const auto chat = media::sayAtRate("the weather was fine and we had lunch outside with the others", 180);
+    media::SoundWriter(talk, chat.rate_hz).write(chat.samples);
+    support::answerFileDialog(talk);
+    find<QPushButton>("importSound")->click();
+    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Nobody reads notes")); }, 120000));
+    EXPECT_EQ(text(), heard);
+}
+
+TEST_F(NotesTest, ListeningIsStoppedByTheSameKey)
+{
+    openDemo();
+    const auto takes = stage_ / "takes" / "2030-03-07 20.14.05.flac";
+    support::answerFileDialog(takes);
+    find<QPushButton>("importSound")->click();
+    QTest::qWait(300);
+    find<QPushButton>("importSound")->click();
+    EXPECT_TRUE(message().contains(QStringLiteral("stopped")));
+    QTest::qWait(500);
+    EXPECT_FALSE(find<QTableWidget>("captionsTable")->isVisible());
 }

@@ -317,6 +317,17 @@ TEST(Cli, JudgeTellsMisreadWordsAndWhyNotesWereLate)
     EXPECT_EQ(run("judge " + quoted(kDemo) + " --pass stage").exit_code, 2);
 }
 
+TEST(Cli, HearOfSoundInWhichNobodyReadsSaysSoAndInventsNothing)
+{
+    const support::ScratchFolder scratch;
+    writeNoise(scratch.path() / "engine.wav", 12);
+    const auto result = run("hear " + quoted(scratch.path() / "engine.wav"));
+    EXPECT_EQ(result.exit_code, 1);
+    EXPECT_NE(result.err.find("nobody reads notes in it"), std::string::npos) << result.err;
+    EXPECT_EQ(Json::parse(result.out)["calls"].size(), 0U);
+    EXPECT_EQ(run("hear " + quoted(scratch.path() / "none.wav")).exit_code, 1);
+}
+
 TEST(Cli, JudgeOfSoundThatIsNoReadingSaysSoAndJudgesNothing)
 {
     const support::ScratchFolder scratch;

@@ -100,8 +100,8 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
         into->addWidget(b);
         return b;
     };
-    bindButton(button(top, tr("Look here"), "captionsLook", [this] { lookAtNext(); }),
-        QKeyCombination(Qt::Key_F8));
+    bindButton(
+        button(top, tr("Look here"), "captionsLook", [this] { lookAtNext(); }), QKeyCombination(Qt::Key_F8));
     bindButton(button(top, tr("Other reading"), "captionsOther", [this] { takeOther(); }),
         QKeyCombination(Qt::Key_O));
     bindButton(button(top, tr("It is right"), "captionsRight", [this] { confirmCall(); }),
@@ -152,9 +152,15 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
 void CaptionsReview::open(const QString& file)
 {
     const auto content = formats::readText(file.toStdString());
-    draft_ = captions::draftNotes(captions::readCues(content, QFileInfo(file).fileName().toStdString()),
-        document_.stage().style, media::englishPronunciations());
-    file_ = QFileInfo(file).fileName();
+    const QString name = QFileInfo(file).fileName();
+    const auto cues = captions::readCues(content, name.toStdString());
+    show(captions::draftNotes(cues, document_.stage().style, media::englishPronunciations()), name, false);
+}
+
+void CaptionsReview::show(captions::Draft draft, const QString& name, bool of_sound)
+{
+    draft_ = std::move(draft);
+    file_ = name;
     kept_as_heard_.clear();
     looked_at_ = 0;
     stages_->clear();
@@ -168,7 +174,9 @@ void CaptionsReview::open(const QString& file)
     stages_->setVisible(draft_.stages.size() > 1);
     each_->setVisible(draft_.stages.size() > 1);
     head_->setText(draft_.stages.size() > 1 ? tr("%1 stages in %2").arg(draft_.stages.size()).arg(file_)
+            : of_sound                      ? tr("Heard in %1").arg(file_)
                                             : tr("Captions in %1").arg(file_));
+    table_->horizontalHeaderItem(kHeard)->setText(of_sound ? tr("as heard") : tr("as captioned"));
     const auto* pass = document_.pass();
     places_->setChecked(pass == nullptr || pass->marks.empty());
     places_->setText(pass != nullptr
@@ -269,13 +277,13 @@ void CaptionsReview::refresh()
     const auto doubtful = std::count_if(from + static_cast<std::ptrdiff_t>(s.first_call),
         from + static_cast<std::ptrdiff_t>(s.last_call),
         [](const captions::DraftCall& call) { return call.confidence() < kSureEnough; });
-    summary_->setText(
-        (doubtful > 0 ? tr("Next: look at the %1 calls in doubt, least sure first (F8). O takes the other reading, K keeps what is "
-                            "proposed. ")
-                            .arg(doubtful)
-                      : QString())
-        + tr("%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as "
-             "captioned.")
+    summary_->setText((doubtful > 0 ? tr("Next: look at the %1 calls in doubt, least sure first (F8). O "
+                                         "takes the other reading, K keeps what is "
+                                         "proposed. ")
+                                          .arg(doubtful)
+                                    : QString())
+        + tr("%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as it "
+             "stands on the left.")
               .arg(s.last_call - s.first_call)
               .arg(mended)
               .arg(taken));

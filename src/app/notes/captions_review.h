@@ -27,6 +27,8 @@ public:
 
     /// Throws formats::FormatError.
     void open(const QString& file);
+    /// A draft from captions, or from what was heard in a recording.
+    void show(captions::Draft draft, const QString& name, bool of_sound);
     [[nodiscard]] const captions::Draft& draft() const { return draft_; }
 
 signals:
@@ -35,6 +37,7 @@ signals:
     void stagesMade(int count);
 
 private:
+    using QWidget::show;
     void showStage();
     void showRow(int row, std::size_t call);
     void takeAll(bool take);

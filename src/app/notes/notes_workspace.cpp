@@ -1,5 +1,9 @@
 #include "notes/notes_workspace.h"
 
+#include "document/media_trust.h"
+#include "media/condense.h"
+#include "media/listener.h"
+#include "media/pronunciations.h"
 #include "notes/captions_review.h"
 #include "notes/edit.h"
 #include "notes/find_bar.h"
@@ -184,13 +188,21 @@ QWidget* NotesWorkspace::makeTextSide()
     auto* head = new QHBoxLayout;
     head->addWidget(heading(tr("Written")));
     head->addStretch();
-    bindButton(addButton(head, tr("From a file\u2026"), "importNotes", [this] { importFile(); }),
-        QKeyCombination(Qt::ALT, Qt::Key_F));
-    bindButton(addButton(head, tr("From captions\u2026"), "importCaptions", [this] { importCaptions(); }),
-        QKeyCombination(Qt::ALT, Qt::Key_C));
-    for (int i = 2; i < head->count(); ++i) {
-        makeCompact(qobject_cast<QPushButton*>(head->itemAt(i)->widget()));
-    }
+    head->addWidget(new QLabel(tr("from")));
+    const auto from = [&](const QString& text, const char* name, Qt::Key key, auto action) {
+        auto* button = addButton(head, text, name, action);
+        makeCompact(button);
+        bindButton(button, QKeyCombination(Qt::ALT, key));
+        return button;
+    };
+    from(tr("File\u2026"), "importNotes", Qt::Key_F, [this] {
+        importFile();
+    })->setToolTip(tr("Notes in a file in place of these"));
+    from(tr("Captions\u2026"), "importCaptions", Qt::Key_C, [this] {
+        importCaptions();
+    })->setToolTip(tr("Draft notes from the captions of an onboard"));
+    listen_ = from(tr("Sound\u2026"), "importSound", Qt::Key_O, [this] { importSound(); });
+    listen_->setToolTip(tr("Draft notes from what is said in a video or a sound"));
     layout->addLayout(head);
     layout->addWidget(editor_, 1);
     layout->addWidget(find_);
@@ -443,6 +455,66 @@ void NotesWorkspace::importCaptions()
     if (!file.isEmpty()) {
         reviewCaptions(file);
     }
+}
+
+void NotesWorkspace::importSound()
+{
+    if (is_listening_) {
+        listening_.cancel();
+        is_listening_ = false;
+        emit document_.message(tr("The listening was stopped; the notes are as they were."));
+        return;
+    }
+    const QString file = QFileDialog::getOpenFileName(
+        this, tr("A video or a sound in which notes are read"), document_.mediaFile());
+    if (!file.isEmpty()) {
+        rememberChosen(file.toStdString());
+        listenTo(file);
+    }
+}
+
+void NotesWorkspace::listenTo(const QString& file)
+{
+    const QString name = QFileInfo(file).fileName();
+    const auto told = [this, name](double share, const QString& heard) {
+        emit document_.message(
+            tr("Listening to %1: %2 %. Alt+O stops it. %3").arg(name).arg(qRound(100.0 * share)).arg(heard));
+    };
+    auto last = std::make_shared<QString>();
+    is_listening_ = true;
+    told(0.0, {});
+    listening_ = inBackground(
+        this,
+        [path = std::filesystem::path(file.toStdString()), style = document_.stage().style, last,
+            self = this](const media::Progress& progress) {
+            constexpr double kDecoding = 0.05;
+            const auto sound = media::decodeSound(
+                path, media::kAlignRate_hz, [&](double share) { return progress(kDecoding * share); });
+            const auto cues = media::listen(
+                sound, style, [&](double share) { return progress(kDecoding + (1.0 - kDecoding) * share); },
+                [&](const captions::Cue& cue) {
+                    QMetaObject::invokeMethod(
+                        self, [last, text = QString::fromStdString(cue.text)] { *last = text; },
+                        Qt::QueuedConnection);
+                });
+            return captions::draftNotes(cues, style, media::englishPronunciations());
+        },
+        [this, name](Outcome<captions::Draft> outcome) {
+            is_listening_ = false;
+            if (!outcome.value) {
+                emit document_.message(outcome.why);
+                return;
+            }
+            if (!captions::isReading(*outcome.value)) {
+                emit document_.message(tr("Nobody reads notes in %1: the notes are as they were.").arg(name));
+                return;
+            }
+            emit document_.message({});
+            captions_->show(std::move(*outcome.value), name, true);
+            pages_->setCurrentWidget(captions_);
+            captions_->findChild<QWidget*>(QStringLiteral("captionsTable"))->setFocus();
+        },
+        [told, last](double share) { told(share, *last); });
 }
 
 void NotesWorkspace::reviewCaptions(const QString& file)

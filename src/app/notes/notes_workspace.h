@@ -3,6 +3,7 @@
 
 #include "document/document.h"
 #include "notes/notes_editor.h"
+#include "widgets/background.h"
 
 #include <QTimer>
 #include <QWidget>
@@ -57,6 +58,9 @@ private:
     void change(const notes::EditedText& edited, const QString& what);
     void importFile();
     void importCaptions();
+    void importSound();
+    /// Listens to a video or a sound in the background; what was heard is shown for review.
+    void listenTo(const QString& file);
     void usePrinted();
 
     Document& document_;
@@ -73,6 +77,9 @@ private:
     QPlainTextEdit* printed_;
     UnderstoodModel* model_;
     CaptionsReview* captions_;
+    QPushButton* listen_ = nullptr;
+    Job listening_;
+    bool is_listening_ = false;
     QTimer pause_;
     std::vector<Problem> problems_;
     std::size_t problem_ = 0;

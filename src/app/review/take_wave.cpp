@@ -23,9 +23,11 @@ TakeWave::TakeWave(GapView& gap, QWidget* parent)
 /// It moves with the picture above it.
 bool TakeWave::eventFilter(QObject* watched, QEvent* event)
 {
+    if (watched != &gap_ || event->type() != QEvent::Paint) {
+        return false; // also what comes while the picture is being destroyed
+    }
     const GapScene& scene = gap_.scene();
-    if (watched == &gap_ && event->type() == QEvent::Paint
-        && (scene.from_s != shown_from_s_ || scene.to_s != shown_to_s_)) {
+    if (scene.from_s != shown_from_s_ || scene.to_s != shown_to_s_) {
         update();
     }
     return false;

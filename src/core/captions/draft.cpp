@@ -365,6 +365,22 @@ double DraftCall::confidence() const
     return least;
 }
 
+bool isReading(const Draft& draft)
+{
+    constexpr int kFew = 3;
+    constexpr double kSure = 0.6;
+    constexpr double kShare = 0.6;
+    int notes = 0;
+    int sure = 0;
+    for (const DraftCall& call : draft.calls) {
+        for (const DraftNote& note : call.notes) {
+            ++notes;
+            sure += note.sure >= kSure ? 1 : 0;
+        }
+    }
+    return sure >= kFew && sure >= kShare * notes;
+}
+
 std::optional<std::size_t> noteInDoubt(const DraftCall& call)
 {
     std::optional<std::size_t> found;

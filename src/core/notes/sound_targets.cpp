@@ -51,8 +51,11 @@ void addCandidate(std::vector<Candidate>& candidates, Part part, const std::stri
         return;
     }
     const bool most = phrase == "over"; // the commonest relation, and the one most often misheard
-    candidates.push_back(
-        {{part, phrase, number, {}, most ? -0.5 : common ? 0.0 : 1.1}, std::move(words), common});
+    candidates.push_back({{part, phrase, number, {},
+                              most         ? -0.5
+                                  : common ? 0.0
+                                           : 1.1},
+        std::move(words), common});
 }
 
 std::vector<Candidate> candidatesOfTheLanguage()
@@ -85,6 +88,15 @@ std::vector<Candidate> candidatesOfTheLanguage()
 bool isCommon(const std::string& words)
 {
     return std::find(kCommon.begin(), kCommon.end(), words) != kCommon.end();
+}
+
+std::vector<SaidPhrase> usualPhrases()
+{
+    std::vector<SaidPhrase> phrases;
+    for (Candidate& candidate : candidatesOfTheLanguage()) {
+        phrases.push_back({candidate.target.part, std::move(candidate.words), candidate.common});
+    }
+    return phrases;
 }
 
 SoundTargets::SoundTargets(const Pronunciations& pronunciations)

@@ -40,6 +40,15 @@ private:
     std::map<std::string, std::vector<Near>> near_;
 };
 
+/// A phrase of the language as it is said.
+struct SaidPhrase {
+    Part part;
+    std::vector<std::string> words;
+    bool common; ///< it carries notes of every crew
+};
+/// The phrases that notes are mostly said in: one spelling of each, numbers too.
+[[nodiscard]] std::vector<SaidPhrase> usualPhrases();
+
 /// Words that carry most notes, whatever the crew; the rest of the language is said less often.
 [[nodiscard]] bool isCommon(const std::string& words);
 

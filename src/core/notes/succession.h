@@ -1,0 +1,35 @@
+/// How the words of notes follow each other: what a listener expects to hear next.
+#pragma once
+
+#include "notes/style.h"
+
+#include <cstddef>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace brumefall::notes {
+
+/// A model of pairs of words. Made from the language and the costs of its weighted reading, not counted from
+/// any text: the parts of a note follow each other as their costs say, and each part is said by its phrases,
+/// those that every crew has most of all.
+struct Succession {
+    struct Pair {
+        std::size_t first;
+        std::size_t next;
+        double probability; ///< of `next` where `first` was said
+    };
+    std::vector<std::string> words; ///< in order of the alphabet
+    std::vector<double> share; ///< of each word among all that is said; they sum to 1
+    std::vector<Pair> pairs; ///< by `first`; the likely ones
+    std::vector<double> begins; ///< how likely each word begins what is said between two silences
+};
+
+/// For crews that say `order`, or either where that is not known; with the crew's own words of `style`.
+[[nodiscard]] Succession succession(std::optional<Order> order, const Style& style = {});
+
+/// The model in the ARPA format for back-off models, of order two. What is no pair backs off to the shares:
+/// Katz, IEEE Transactions on Acoustics, Speech and Signal Processing 35 (1987), 400-401.
+[[nodiscard]] std::string arpaOf(const Succession& succession);
+
+} // namespace brumefall::notes
