@@ -155,7 +155,12 @@ MainWindow::MainWindow()
         std::clamp(settings.value(QStringLiteral("window/workspace"), 0).toInt(), 0, kWorkspaces - 1)));
 }
 
-MainWindow::~MainWindow() = default;
+/// Nobody is told any more what the document does while what listens to it goes.
+MainWindow::~MainWindow()
+{
+    document_.save();
+    document_.disconnect();
+}
 
 void MainWindow::connectDocument()
 {
