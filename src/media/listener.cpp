@@ -202,22 +202,20 @@ std::vector<captions::Cue> listen(
     Listener listener(sound, style);
     auto known = style.order;
     std::vector<Word> words;
-    for (std::size_t piece = 0; piece < listener.pieces(); ++piece) {
+    for (std::size_t piece = 0; piece < listener.pieces();) {
         if (progress && !progress(static_cast<double>(piece) / static_cast<double>(listener.pieces()))) {
             return {};
         }
-        const auto said = listener.hear(piece);
+        const auto said = listener.hear(piece++);
         words.insert(words.end(), said.begin(), said.end());
         if (heard && !said.empty()) {
             heard(cuesOf(said).back());
         }
-        if (!known) {
-            if (const auto order = orderOf(words)) { // all is heard anew with it
-                known = order;
-                listener.use(known);
-                words.clear();
-                piece = static_cast<std::size_t>(-1);
-            }
+        if (const auto order = known ? std::nullopt : orderOf(words)) { // all is heard anew with it
+            known = order;
+            listener.use(known);
+            words.clear();
+            piece = 0;
         }
     }
     return cuesOf(words);

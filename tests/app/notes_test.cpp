@@ -335,4 +335,13 @@ TEST_F(NotesTest, ListeningIsStoppedByTheSameKey)
     EXPECT_TRUE(message().contains(QStringLiteral("stopped")));
     QTest::qWait(500);
     EXPECT_FALSE(find<QTableWidget>("captionsTable")->isVisible());
+
+    support::answerFileDialog(takes);
+    find<QPushButton>("importSound")->click();
+    QTest::qWait(300);
+    ASSERT_TRUE(window_->openStage(QString::fromStdString(stage_.string())));
+    support::answerFileDialog(takes); // it asks again: nobody listens any more
+    find<QPushButton>("importSound")->click();
+    EXPECT_TRUE(message().contains(QStringLiteral("Listening to")));
+    find<QPushButton>("importSound")->click();
 }

@@ -18,6 +18,7 @@
 #include "widgets/side_tabs.h"
 #include "widgets/when_seen.h"
 
+#include <QCoreApplication>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QListView>
@@ -117,6 +118,10 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
         if (!showing_ && !pause_.isActive()) {
             pause_.start();
         }
+    });
+    connect(&document_, &Document::opened, this, [this] { // what is heard belongs to the stage that was open
+        listening_.cancel();
+        is_listening_ = false;
     });
     connect(&document_, &Document::flushWanted, this, [this] {
         if (pause_.isActive()) {
@@ -485,32 +490,34 @@ void NotesWorkspace::listenTo(const QString& file)
     told(0.0, {});
     listening_ = inBackground(
         this,
-        [path = std::filesystem::path(file.toStdString()), style = document_.stage().style, last,
-            self = this](const media::Progress& progress) {
+        [path = std::filesystem::path(file.toStdString()), style = document_.stage().style, last](
+            const media::Progress& progress) {
             constexpr double kDecoding = 0.05;
             const auto sound = media::decodeSound(
                 path, media::kAlignRate_hz, [&](double share) { return progress(kDecoding * share); });
-            const auto cues = media::listen(
+            return media::listen(
                 sound, style, [&](double share) { return progress(kDecoding + (1.0 - kDecoding) * share); },
                 [&](const captions::Cue& cue) {
                     QMetaObject::invokeMethod(
-                        self, [last, text = QString::fromStdString(cue.text)] { *last = text; },
+                        QCoreApplication::instance(),
+                        [last, text = QString::fromStdString(cue.text)] { *last = text; },
                         Qt::QueuedConnection);
                 });
-            return captions::draftNotes(cues, style, media::englishPronunciations());
         },
-        [this, name](Outcome<captions::Draft> outcome) {
+        [this, name](Outcome<std::vector<captions::Cue>> cues) {
             is_listening_ = false;
-            if (!outcome.value) {
-                emit document_.message(outcome.why);
+            if (!cues.value) {
+                emit document_.message(cues.why);
                 return;
             }
-            if (!captions::isReading(*outcome.value)) {
+            auto draft =
+                captions::draftNotes(*cues.value, document_.stage().style, media::englishPronunciations());
+            if (!captions::isReading(draft)) {
                 emit document_.message(tr("Nobody reads notes in %1: the notes are as they were.").arg(name));
                 return;
             }
             emit document_.message({});
-            captions_->show(std::move(*outcome.value), name, true);
+            captions_->show(std::move(draft), name, true);
             pages_->setCurrentWidget(captions_);
             captions_->findChild<QWidget*>(QStringLiteral("captionsTable"))->setFocus();
         },
