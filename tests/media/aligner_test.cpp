@@ -1,4 +1,5 @@
 #include "media/aligner.h"
+#include "media/demo_plan.h"
 #include "media/follower.h"
 #include "media/resample.h"
 #include "media/simulated_reader.h"
@@ -20,25 +21,6 @@ extern "C" {
 #include <string>
 
 using namespace brumefall;
-
-namespace {
-
-const std::filesystem::path kDemo = DEMO_FOLDER;
-
-plan::Plan demoPlan()
-{
-    const auto stage = stage::readStage(kDemo / "stage.brumefall");
-    const auto pass = stage::readPass(kDemo / "passes" / "stage.json");
-    return stage::prepare(stage, &pass).plan;
-}
-
-double median(std::vector<double> values)
-{
-    std::sort(values.begin(), values.end());
-    return values.empty() ? 0.0 : values[values.size() / 2];
-}
-
-} // namespace
 
 constexpr double kHalf_s = 170.0; ///< of the demo stage
 

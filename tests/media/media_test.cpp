@@ -1,5 +1,6 @@
 #include "media/aligner.h"
 #include "media/car_noise.h"
+#include "media/demo_plan.h"
 #include "media/lay.h"
 #include "media/microphone_level.h"
 #include "media/phones.h"
@@ -23,21 +24,6 @@
 using namespace brumefall;
 
 namespace {
-
-const std::filesystem::path kDemo = DEMO_FOLDER;
-
-plan::Plan demoPlan()
-{
-    const auto stage = stage::readStage(kDemo / "stage.brumefall");
-    const auto pass = stage::readPass(kDemo / "passes" / "stage.json");
-    return stage::prepare(stage, &pass).plan;
-}
-
-double median(std::vector<double> values)
-{
-    std::sort(values.begin(), values.end());
-    return values.empty() ? 0.0 : values[values.size() / 2];
-}
 
 media::Sound tone(double seconds, int rate_hz)
 {
