@@ -3,19 +3,18 @@
 //
 //     hear_bench [SEED ...]
 //
-// HEAR_VOICES chooses how many voices, HEAR_DB how far the engine is below the voice, HEAR_LIST=1 prints the
-// notes that were not heard right.
+// HEAR_VOICES chooses how many voices, HEAR_DB how far the engine is below the voice, HEAR_LIST=1 prints what
+// was said and what was heard.
 
 #include "caption_maker.h"
 #include "captions/draft.h"
 #include "made_sound.h"
 #include "media/listener.h"
 #include "media/pronunciations.h"
-#include "notes/printer.h"
 
 #include <algorithm>
-#include <chrono>
 #include <cstdio>
+#include <ctime>
 #include <span>
 
 namespace {

@@ -32,14 +32,7 @@ constexpr std::array<std::string_view, 101> kCommon{"left", "right", "one", "two
     "maybe", "finish", "flying finish", "stop", "straight", "continues", "to", "over crest", "tidy",
     "sudden"};
 
-/// A phrase of the language that others may be misheard for, whatever its sound.
-struct Candidate {
-    SoundTarget target; ///< without its phones
-    std::vector<std::string> words;
-    bool common;
-};
-
-void addCandidate(std::vector<Candidate>& candidates, Part part, const std::string& phrase, int number)
+void addPhrase(std::vector<SaidPhrase>& phrases, Part part, const std::string& phrase, int number)
 {
     const bool common = isCommon(phrase) || number > 0;
     if ((part == Part::into || part == Part::and_) && phrase != "and" && phrase != "into") {
@@ -50,37 +43,40 @@ void addCandidate(std::vector<Candidate>& candidates, Part part, const std::stri
         || part == Part::start || phrase.size() < 2 || (!common && words.size() > 2)) {
         return;
     }
-    const bool most = phrase == "over"; // the commonest relation, and the one most often misheard
-    candidates.push_back({{part, phrase, number, {},
-                              most         ? -0.5
-                                  : common ? 0.0
-                                           : 1.1},
-        std::move(words), common});
+    phrases.push_back({part, std::move(words), number, common});
 }
 
-std::vector<Candidate> candidatesOfTheLanguage()
+std::vector<SaidPhrase> phrasesOfTheLanguage()
 {
-    std::vector<Candidate> candidates;
-    addCandidate(candidates, Part::cut, "don't cut", 0); // of several spellings the first is written
+    std::vector<SaidPhrase> phrases;
+    addPhrase(phrases, Part::cut, "don't cut", 0); // of several spellings the first is written
     for (const std::string& phrase : knownPhrases()) {
         const auto words = splitWords(phrase);
         const KnownWord* known = knownWord(words.front());
         for (const LexiconEntry& entry : known->phrases) {
             if (joinWords(entry.words) == phrase) {
-                addCandidate(candidates, partOf(entry), phrase, 0);
+                addPhrase(phrases, partOf(entry), phrase, 0);
             }
         }
     }
     for (int grade = 1; grade <= 9; ++grade) {
-        addCandidate(candidates, Part::grade, said(grade), grade);
+        addPhrase(phrases, Part::grade, said(grade), grade);
     }
     for (const int metres :
         {20, 30, 40, 50, 60, 70, 80, 90, 100, 110, 120, 130, 140, 150, 160, 180, 200, 250, 300}) {
-        addCandidate(candidates, Part::distance, said(metres), metres);
+        addPhrase(phrases, Part::distance, said(metres), metres);
     }
-    addCandidate(candidates, Part::distance, "hundred", 100);
-    addCandidate(candidates, Part::into, "into", 0);
-    return candidates;
+    addPhrase(phrases, Part::distance, "hundred", 100);
+    addPhrase(phrases, Part::into, "into", 0);
+    return phrases;
+}
+
+/// What it costs to be rare.
+double priorOf(const SaidPhrase& phrase, const std::string& words)
+{
+    constexpr double kRare = 1.1;
+    constexpr double kOver = -0.5; // the commonest relation, and the one most often misheard
+    return words == "over" ? kOver : phrase.common ? 0.0 : kRare;
 }
 
 } // namespace
@@ -90,26 +86,23 @@ bool isCommon(const std::string& words)
     return std::find(kCommon.begin(), kCommon.end(), words) != kCommon.end();
 }
 
-std::vector<SaidPhrase> usualPhrases()
+const std::vector<SaidPhrase>& usualPhrases()
 {
-    std::vector<SaidPhrase> phrases;
-    for (Candidate& candidate : candidatesOfTheLanguage()) {
-        phrases.push_back({candidate.target.part, std::move(candidate.words), candidate.common});
-    }
+    static const std::vector<SaidPhrase> phrases = phrasesOfTheLanguage();
     return phrases;
 }
 
 SoundTargets::SoundTargets(const Pronunciations& pronunciations)
 {
-    static const std::vector<Candidate> candidates = candidatesOfTheLanguage();
     std::set<std::pair<Part, Phones>> sounds;
-    for (const Candidate& candidate : candidates) {
-        SoundTarget target = candidate.target;
-        for (const std::string& word : candidate.words) {
+    for (const SaidPhrase& phrase : usualPhrases()) {
+        const std::string said_as = joinWords(phrase.words);
+        SoundTarget target{phrase.part, said_as, phrase.number, {}, priorOf(phrase, said_as)};
+        for (const std::string& word : phrase.words) {
             const Phones& phones = pronunciations.of(word);
             target.phones.insert(target.phones.end(), phones.begin(), phones.end());
         }
-        const bool told_apart = target.phones.size() >= (candidate.common ? 2U : 4U);
+        const bool told_apart = target.phones.size() >= (phrase.common ? 2U : 4U);
         if (told_apart && sounds.insert({target.part, target.phones}).second) { // "dont cut" is "don't cut"
             targets_.push_back(std::move(target));
         }

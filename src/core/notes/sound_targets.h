@@ -44,10 +44,11 @@ private:
 struct SaidPhrase {
     Part part;
     std::vector<std::string> words;
+    int number; ///< a grade, or metres; 0 where it is neither
     bool common; ///< it carries notes of every crew
 };
 /// The phrases that notes are mostly said in: one spelling of each, numbers too.
-[[nodiscard]] std::vector<SaidPhrase> usualPhrases();
+[[nodiscard]] const std::vector<SaidPhrase>& usualPhrases();
 
 /// Words that carry most notes, whatever the crew; the rest of the language is said less often.
 [[nodiscard]] bool isCommon(const std::string& words);

@@ -130,8 +130,8 @@ std::vector<Phrase> phrasesOf(const Style& style)
 {
     constexpr double kRare = 0.01; ///< a phrase that not every crew has, against one that has
     std::vector<Phrase> phrases;
-    for (SaidPhrase& said : usualPhrases()) {
-        phrases.push_back({said.part, std::move(said.words), said.common ? 1.0 : kRare});
+    for (const SaidPhrase& said : usualPhrases()) {
+        phrases.push_back({said.part, said.words, said.common ? 1.0 : kRare});
     }
     phrases.push_back({Part::go, {"go"}, 1.0});
     for (const auto& [own, meant] : style.words) {
