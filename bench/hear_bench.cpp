@@ -3,7 +3,7 @@
 //
 //     hear_bench [SEED ...]
 //
-// HEAR_VOICES chooses how many voices, HEAR_DB how far the engine is below the voice, HEAR_LIST=1 prints what
+// HEAR_VOICES chooses how many voices, HEAR_ONLY one by its name, HEAR_DB how far the engine is below the voice, HEAR_LIST=1 prints what
 // was said and what was heard.
 
 #include "caption_maker.h"
@@ -79,6 +79,9 @@ int main(int argc, char** argv)
         speakers.push_back({"rms", true, 0.0});
         speakers.push_back({"slt", true, 0.0});
         speakers.push_back({"awb", true, 0.0});
+    }
+    if (const char* only = std::getenv("HEAR_ONLY")) {
+        std::erase_if(speakers, [&](const Speaker& speaker) { return speaker.name != only; });
     }
     speakers.resize(std::min(speakers.size(), static_cast<std::size_t>(wished("HEAR_VOICES", 1e3))));
     const double below_dB = wished("HEAR_DB", 20.0);

@@ -83,6 +83,11 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
     return silent;
 }
 
+std::int16_t inRange(double sample)
+{
+    return static_cast<std::int16_t>(std::clamp(sample, -32768.0, 32767.0));
+}
+
 /// Brings speech to one level, whatever the microphone.
 double gainFor(double loud_dB)
 {
@@ -145,7 +150,7 @@ bool LevelWatch::isLoud(std::span<const float> frame)
 
 std::int16_t LevelWatch::brought(float sample)
 {
-    return static_cast<std::int16_t>(std::clamp(gain_ * sample + hiss_(random_), -32768.0, 32767.0));
+    return inRange(gain_ * sample + hiss_(random_));
 }
 
 double originalTime(const std::vector<Condensed::Piece>& pieces, double condensed_s)
@@ -160,7 +165,7 @@ double originalTime(const std::vector<Condensed::Piece>& pieces, double condense
     return condensed_s + static_cast<double>(it->original - it->first) / kAlignRate_hz;
 }
 
-Condensed condense(const Sound& sound, double loud_dB)
+Condensed condense(const Sound& sound, double loud_dB, double hiss)
 {
     constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
     const auto samples = withoutRumble(sound.samples);
@@ -191,15 +196,21 @@ Condensed condense(const Sound& sound, double loud_dB)
     keepUntil(samples.size());
     kept.resize(kept.size() + static_cast<std::size_t>(kAfterEnd_s * kAlignRate_hz),
         0.0F); // room to end a word cut off
-    // silence without any noise is like nothing that the model has heard; a steady hiss makes it so
-    std::minstd_rand random(1);
-    std::normal_distribution<double> hiss(0.0, kHiss);
     out.samples.reserve(kept.size());
     for (const float sample : kept) {
-        const double heard = gain * static_cast<double>(sample) + hiss(random);
-        out.samples.push_back(static_cast<std::int16_t>(std::clamp(heard, -32768.0, 32767.0)));
+        out.samples.push_back(inRange(gain * static_cast<double>(sample)));
     }
+    addHiss(out.samples, hiss);
     return out;
+}
+
+void addHiss(std::vector<std::int16_t>& samples, double deviation)
+{
+    std::minstd_rand random(1);
+    std::normal_distribution<double> hiss(0.0, deviation);
+    for (std::int16_t& sample : samples) {
+        sample = inRange(sample + hiss(random));
+    }
 }
 
 } // namespace brumefall::media

@@ -32,11 +32,16 @@ struct Condensed {
 
 [[nodiscard]] double originalTime(const std::vector<Condensed::Piece>& pieces, double condensed_s);
 
+inline constexpr double kHiss = 300.0; ///< standard deviation of what is added, in samples' steps
+
 /// `sound` at kAlignRate_hz with its long silences cut out, its speech brought to one level, a steady hiss
 /// added and kAfterEnd_s of it after the end. Of a recording that comes in parts, `loud_dB` is that of what
 /// came before.
 inline constexpr double kAfterEnd_s = 1.0;
-[[nodiscard]] Condensed condense(const Sound& sound, double loud_dB = 0.0);
+[[nodiscard]] Condensed condense(const Sound& sound, double loud_dB = 0.0, double hiss = kHiss);
+
+/// Silence without any noise is like nothing that the recogniser's model has heard; a steady hiss mends that.
+void addHiss(std::vector<std::int16_t>& samples, double deviation);
 
 /// Takes away what lies below speech (hum, rumble), as it would be taken for speech and hide it: two
 /// Butterworth sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).
@@ -52,8 +57,6 @@ private:
     };
     std::array<Section, 2> sections_;
 };
-
-inline constexpr double kHiss = 300.0; ///< standard deviation of what is added, in samples' steps
 
 /// The same as `condense` does for a whole recording, while it comes: which frames are loud, and samples
 /// brought to one level with a steady hiss.

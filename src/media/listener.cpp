@@ -3,6 +3,7 @@
 #include "media/condense.h"
 #include "media/resample.h"
 #include "media/speech_decoder.h"
+#include "media/steady_noise.h"
 #include "notes/succession.h"
 
 extern "C" {
@@ -66,23 +67,22 @@ struct Word {
 class Listener {
 public:
     Listener(const Sound& sound, const notes::Style& style)
-        : condensed_(condense(resampled(sound, kAlignRate_hz)))
-        , cuts_(cutsOf(condensed_.samples))
+        : condensed_(condense(resampled(sound, kAlignRate_hz), 0.0, 0.0))
         , style_(style)
     {
-        use(style.order);
+        constexpr double kFaintHiss = 100.0;
+        reduceSteadyNoise(condensed_.samples, kAlignRate_hz);
+        addHiss(condensed_.samples, kFaintHiss);
+        cuts_ = cutsOf(condensed_.samples);
+        use(style.order, 1.0);
     }
 
     [[nodiscard]] std::size_t pieces() const { return cuts_.size() - 1; }
 
     [[nodiscard]] std::vector<Word> hear(std::size_t piece) const
     {
-        const std::span samples(condensed_.samples);
         const std::size_t first = cuts_[piece];
-        const auto part = samples.subspan(first, cuts_[piece + 1] - first);
-        ps_start_utt(decoder_.get());
-        ps_process_raw(decoder_.get(), part.data(), part.size(), FALSE, TRUE);
-        ps_end_utt(decoder_.get());
+        decode(first, cuts_[piece + 1]);
         std::vector<Word> words;
         const double from_s = static_cast<double>(first) / kAlignRate_hz;
         for (ps_seg_t* segment = ps_seg_iter(decoder_.get()); segment != nullptr;
@@ -101,17 +101,63 @@ public:
         return words;
     }
 
-    void use(std::optional<notes::Order> order)
+    /// What is heard from now on is heard with this.
+    void use(std::optional<notes::Order> order, double warp)
     {
         const auto succession = notes::succession(order, style_);
-        decoder_ = makeListener(notes::arpaOf(succession), succession.words);
+        decoder_ = makeListener(notes::arpaOf(succession), succession.words, warp);
+        order_ = order;
+        warp_ = warp;
+    }
+
+    [[nodiscard]] std::optional<notes::Order> order() const { return order_; }
+    [[nodiscard]] double warp() const { return warp_; }
+
+    /// Hears some of the piece as shorter throats would have said it, and goes on with the one that fits the
+    /// model best, where it fits clearly better. Returns whether that is another one than before.
+    bool fitVoice(std::size_t piece)
+    {
+        constexpr std::array kShorter{1.16, 1.32};
+        constexpr double kBetter = 0.02; ///< of the likelihood's logarithm
+        constexpr std::size_t kSome = 9 * kAlignRate_hz; // samples
+        const double before = warp_;
+        double fits = before;
+        double best = likelihoodOf(piece, kSome);
+        const double as_it_is = best;
+        for (const double warp : kShorter) {
+            use(order_, warp);
+            const double likely = likelihoodOf(piece, kSome);
+            if (likely <= best) {
+                break;
+            }
+            best = likely;
+            fits = warp;
+        }
+        const bool other = best > as_it_is + kBetter * std::abs(as_it_is);
+        use(order_, other ? fits : before);
+        return other;
     }
 
 private:
+    void decode(std::size_t from, std::size_t to) const
+    {
+        const auto part = std::span(condensed_.samples).subspan(from, to - from);
+        ps_start_utt(decoder_.get());
+        ps_process_raw(decoder_.get(), part.data(), part.size(), FALSE, TRUE);
+        ps_end_utt(decoder_.get());
+    }
+    [[nodiscard]] double likelihoodOf(std::size_t piece, std::size_t at_most) const
+    {
+        decode(cuts_[piece], std::min(cuts_[piece + 1], cuts_[piece] + at_most));
+        return logLikelihood(decoder_.get()).value_or(-1e300);
+    }
+
     Condensed condensed_;
     std::vector<std::size_t> cuts_;
     notes::Style style_;
     Decoder decoder_;
+    std::optional<notes::Order> order_;
+    double warp_ = 1.0;
 };
 
 /// On which side of their directions the grades stand; nothing where few tell.
@@ -200,20 +246,27 @@ std::vector<captions::Cue> listen(
         return {};
     }
     Listener listener(sound, style);
-    auto known = style.order;
+    constexpr std::size_t kEnoughWords = 8; // of notes: it is no talk
+    bool fitted = false;
     std::vector<Word> words;
     for (std::size_t piece = 0; piece < listener.pieces();) {
         if (progress && !progress(static_cast<double>(piece) / static_cast<double>(listener.pieces()))) {
             return {};
         }
         const auto said = listener.hear(piece++);
+        const bool tells = !fitted && said.size() >= kEnoughWords;
+        fitted = fitted || tells;
+        if (tells && listener.fitVoice(piece - 1)) {
+            words.clear();
+            piece = 0;
+            continue;
+        }
         words.insert(words.end(), said.begin(), said.end());
         if (heard && !said.empty()) {
             heard(cuesOf(said).back());
         }
-        if (const auto order = known ? std::nullopt : orderOf(words)) { // all is heard anew with it
-            known = order;
-            listener.use(known);
+        if (const auto order = listener.order() ? std::nullopt : orderOf(words)) { // all is heard anew
+            listener.use(order, listener.warp());
             words.clear();
             piece = 0;
         }

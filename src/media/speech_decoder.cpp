@@ -100,13 +100,13 @@ Decoder makeDecoder(Means means, double warp)
         warp);
 }
 
-Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words)
+Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words, double warp)
 {
     constexpr const char* kName = "notes";
     // the phones of talk are dearer than any word, or they would explain every word
     Decoder decoder = decoderWith({"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-lw", "8",
                                       "-fillprob", "1e-20", "-silprob", "0.01", "-cmn", "batch"},
-        1.0);
+        warp);
     for (const std::string& word : words) {
         char* known = ps_lookup_word(decoder.get(), word.c_str());
         if (known == nullptr) {

@@ -29,7 +29,8 @@ enum class Means { of_utterance, so_far };
 
 /// The same for a stream of any words that a model of pairs allows, given in the ARPA format: every word of
 /// it gets a pronunciation. What is none of them is heard as phones of talk ("++AH++"). Throws MediaError.
-[[nodiscard]] Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words);
+[[nodiscard]] Decoder makeListener(
+    const std::string& arpa, const std::vector<std::string>& words, double warp = 1.0);
 
 /// Held while a front end of the recogniser is made: what it warps by stands in variables of the whole
 /// process.

@@ -129,9 +129,12 @@ struct Phrase {
 std::vector<Phrase> phrasesOf(const Style& style)
 {
     constexpr double kRare = 0.01; ///< a phrase that not every crew has, against one that has
+    constexpr int kUsualGrades = 6;
+    constexpr double kManyGrades = 0.1; ///< few crews have more of them
     std::vector<Phrase> phrases;
     for (const SaidPhrase& said : usualPhrases()) {
-        phrases.push_back({said.part, said.words, said.common ? 1.0 : kRare});
+        const bool many = said.part == Part::grade && said.number > kUsualGrades;
+        phrases.push_back({said.part, said.words, many ? kManyGrades : said.common ? 1.0 : kRare});
     }
     phrases.push_back({Part::go, {"go"}, 1.0});
     for (const auto& [own, meant] : style.words) {
