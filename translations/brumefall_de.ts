@@ -746,10 +746,6 @@
         <translation>Untertitel in %1</translation>
     </message>
     <message>
-        <source>their times as draft places in pass “%1”</source>
-        <translation>ihre Zeiten als vorläufige Stellen in der Fahrt „%1“</translation>
-    </message>
-    <message>
         <source>keep their times until there is a video</source>
         <translation>ihre Zeiten behalten, bis ein Video da ist</translation>
     </message>
@@ -809,6 +805,26 @@
         <source>%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as it stands on the left.</source>
         <translation>%1 Ansagen; %2 sind ausgebessert, %3 davon genommen (Eingabe ändert es). Was nicht genommen wird, bleibt, wie es links steht.</translation>
     </message>
+    <message>
+        <source>%1 s after they are said</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>draft places in pass “%1”, %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>this video is the pass, draft places %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Go as it was heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take what was read in %1</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>brumefall::app::DiaryPage</name>
@@ -823,6 +839,53 @@
     <message>
         <source>what was read</source>
         <translation>was gelesen wurde</translation>
+    </message>
+</context>
+<context>
+    <name>brumefall::app::DictationSession</name>
+    <message>
+        <source>Dictate to %1: a line for each breath. “Scratch that” takes the last one back, Alt+D stops.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing is heard from %1. Is it muted?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard: “%1”…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not sure of “%1”: say it again.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Dictate “%1”</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Written: “%1”. “Scratch that” takes it back, Alt+D stops.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing was dictated that could be taken back.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The notes were changed since: take it back by hand.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take back “%1”</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Taken back: “%1”.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The dictation has ended. Lines written: %1.</source>
+        <translation type="unfinished"></translation>
     </message>
 </context>
 <context>
@@ -2494,6 +2557,22 @@ caution square left 100</translation>
     <message>
         <source>Nobody reads notes in %1: the notes are as they were.</source>
         <translation>In %1 liest niemand einen Aufschrieb: der eigene ist, wie er war.</translation>
+    </message>
+    <message>
+        <source>Dictate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Say the notes into the microphone: a line for each breath</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation type="unfinished">Halt</translation>
+    </message>
+    <message>
+        <source>There is no microphone. Plug one in, then dictate.</source>
+        <translation type="unfinished"></translation>
     </message>
 </context>
 <context>

@@ -90,10 +90,19 @@ std::vector<std::string> wordsOf(const std::string& text)
 std::string fillerDictionary()
 {
     std::string text = "<s> SIL\n</s> SIL\n<sil> SIL\n[NOISE] +NSN+\n[SPEECH] +SPN+\n";
-    for (const std::string_view phone : kTalkPhones) {
-        text += "++" + std::string(phone) + "++ " + std::string(phone) + "\n";
+    for (const auto& [name, phone] : talkWords()) {
+        text += name + " " + phone + "\n";
     }
     return text;
+}
+
+std::vector<std::pair<std::string, std::string>> talkWords()
+{
+    std::vector<std::pair<std::string, std::string>> words;
+    for (const std::string_view phone : kTalkPhones) {
+        words.emplace_back("++" + std::string(phone) + "++", phone);
+    }
+    return words;
 }
 
 Grammar::Grammar(ps_decoder_t* decoder, const std::vector<ExpectedNote>& expected)

@@ -36,6 +36,8 @@ struct WordPlace {
 /// A dictionary of fillers for the decoder's "-fdict": silence and noise, and phones as fillers of their own.
 /// A run of these explains whatever was said that is no note.
 [[nodiscard]] std::string fillerDictionary();
+/// The names of the phones of talk, and the phones.
+[[nodiscard]] std::vector<std::pair<std::string, std::string>> talkWords();
 
 /// Natural logarithm of what a phone of talk costs: dearer, and remarks are taken for notes; cheaper, and
 /// notes in an accent unlike the model's are taken for talk.

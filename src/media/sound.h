@@ -45,6 +45,9 @@ using Progress = std::function<bool(double)>;
 [[nodiscard]] Sound decodeSound(
     const std::filesystem::path& file, int rate_hz, const Progress& progress = {});
 
+/// Leaves only what is between two moments, in seconds.
+void keepSpan(Sound& sound, double from_s, double to_s);
+
 /// Peaks of the first sound track, without holding the samples. Cancelled work returns what there is.
 [[nodiscard]] Peaks decodePeaks(
     const std::filesystem::path& file, double slice_s, const Progress& progress = {});

@@ -55,10 +55,8 @@ Decoder decoderWith(std::vector<std::string> settings, double warp)
 {
     err_set_logfp(nullptr);
     const std::string folder = kSpeechModelFolder;
-    const ScratchFile fillers(fillerDictionary());
     settings.insert(settings.end(),
-        {"-hmm", folder + "/en-us", "-dict", folder + "/cmudict-en-us.dict", "-fdict", fillers.path(),
-            "-remove_silence", "no", "-bestpath", "no"});
+        {"-hmm", folder + "/en-us", "-dict", folder + "/cmudict-en-us.dict", "-remove_silence", "no"});
     std::vector<char*> words;
     for (std::string& setting : settings) {
         words.push_back(setting.data());
@@ -95,18 +93,25 @@ void DecoderFreer::operator()(ps_decoder_s* decoder) const
 
 Decoder makeDecoder(Means means, double warp)
 {
-    return decoderWith({"-beam", "1e-75", "-wbeam", "1e-75", "-pbeam", "1e-75", "-maxhmmpf", "3000",
-                           "-fsgusefiller", "no", "-cmn", means == Means::so_far ? "live" : "batch"},
+    const ScratchFile fillers(fillerDictionary());
+    return decoderWith({"-fdict", fillers.path(), "-beam", "1e-75", "-wbeam", "1e-75", "-pbeam", "1e-75",
+                           "-maxhmmpf", "3000", "-fsgusefiller", "no", "-bestpath", "no", "-cmn",
+                           means == Means::so_far ? "live" : "batch"},
         warp);
 }
 
 Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words, double warp)
 {
     constexpr const char* kName = "notes";
-    // the phones of talk are dearer than any word, or they would explain every word
-    Decoder decoder = decoderWith({"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-lw", "8",
-                                      "-fillprob", "1e-20", "-silprob", "0.01", "-cmn", "batch"},
-        warp);
+    Decoder decoder =
+        decoderWith({"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-lw", "8", "-silprob", "0.05",
+                        "-fillprob", "1e-4", "-bestpath", "no", "-cmn", "batch"},
+            warp);
+    // words of the model, not fillers: the recogniser takes those for silence where it follows a path back,
+    // and aborts where a word cannot be followed by silence
+    for (const auto& [name, phone] : talkWords()) {
+        ps_add_word(decoder.get(), name.c_str(), phone.c_str(), FALSE);
+    }
     for (const std::string& word : words) {
         char* known = ps_lookup_word(decoder.get(), word.c_str());
         if (known == nullptr) {

@@ -9,6 +9,7 @@ extern "C" {
 }
 
 #include <algorithm>
+#include <cmath>
 #include <cstring>
 #include <string>
 
@@ -20,14 +21,15 @@ using Graph = std::unique_ptr<AVFilterGraph, Freer<avfilter_graph_free>>;
 /// A source, the filter and a sink.
 class Filter {
 public:
-    explicit Filter(int rate_hz)
+    Filter(int rate_hz, double floor_dB)
     {
         const std::string kind = "sample_rate=" + std::to_string(rate_hz)
             + ":sample_fmt=s16:channel_layout=mono:time_base=1/" + std::to_string(rate_hz);
+        const std::string settings =
+            "noise_reduction=12:noise_floor=" + std::to_string(std::lround(floor_dB));
         AVFilterContext* denoiser = nullptr;
         AVFilterContext* format = nullptr;
-        ready_ = make(&source_, "abuffer", kind.c_str())
-            && make(&denoiser, "afftdn", "noise_reduction=12:noise_floor=-30:track_noise=1")
+        ready_ = make(&source_, "abuffer", kind.c_str()) && make(&denoiser, "afftdn", settings.c_str())
             && make(&format, "aformat", "sample_fmts=s16") && make(&sink_, "abuffersink", nullptr)
             && avfilter_link(source_, 0, denoiser, 0) >= 0 && avfilter_link(denoiser, 0, format, 0) >= 0
             && avfilter_link(format, 0, sink_, 0) >= 0 && avfilter_graph_config(graph_.get(), nullptr) >= 0;
@@ -51,17 +53,18 @@ public:
     }
     bool end() { return av_buffersrc_add_frame(source_, nullptr) >= 0; }
 
-    /// What has come out of it, written where its time says.
-    void take(std::vector<std::int16_t>& into)
+    /// What has come out of it, written where it belongs: the filter gives every sample `late` samples later
+    /// than it got it.
+    void take(std::vector<std::int16_t>& into, std::int64_t late)
     {
         const Frame frame(av_frame_alloc());
         while (av_buffersink_get_frame(sink_, frame.get()) >= 0) {
-            const auto first = std::max<std::int64_t>(0, frame->pts);
-            const auto room = static_cast<std::int64_t>(into.size()) - first;
-            const auto count = std::min<std::int64_t>(frame->nb_samples, room);
-            if (count > 0) {
-                std::memcpy(into.data() + first, frame->data[0],
-                    static_cast<std::size_t>(count) * sizeof(std::int16_t));
+            const auto* samples = reinterpret_cast<const std::int16_t*>(frame->data[0]);
+            for (int i = 0; i < frame->nb_samples; ++i) {
+                const auto at = frame->pts + i - late;
+                if (at >= 0 && at < static_cast<std::int64_t>(into.size())) {
+                    into[static_cast<std::size_t>(at)] = samples[i];
+                }
             }
             av_frame_unref(frame.get());
         }
@@ -81,27 +84,56 @@ private:
     bool ready_ = false;
 };
 
+/// What goes on under the voice: the level that a fifth of the hundredths of a second lie below, against full
+/// scale, within what the filter takes.
+double floorOf(std::span<const std::int16_t> samples, int rate_hz)
+{
+    constexpr double kLeast_dB = -80.0;
+    constexpr double kMost_dB = -20.0;
+    constexpr std::size_t kFifth = 5;
+    const auto frame = static_cast<std::size_t>(rate_hz / 100);
+    std::vector<double> levels;
+    for (std::size_t at = 0; at + frame <= samples.size(); at += frame) {
+        double sum = 0.0;
+        for (const std::int16_t sample : samples.subspan(at, frame)) {
+            const double share = sample / 32768.0;
+            sum += share * share;
+        }
+        levels.push_back(10.0 * std::log10(sum / static_cast<double>(frame) + 1e-12));
+    }
+    if (levels.empty()) {
+        return kLeast_dB;
+    }
+    const auto fifth = levels.begin() + static_cast<std::ptrdiff_t>(levels.size() / kFifth);
+    std::nth_element(levels.begin(), fifth, levels.end());
+    constexpr double kAbove_dB = 1.0; // or half of it stays
+    return std::clamp(*fifth + kAbove_dB, kLeast_dB, kMost_dB);
+}
+
 } // namespace
 
 void reduceSteadyNoise(std::vector<std::int16_t>& samples, int rate_hz)
 {
     constexpr std::size_t kAtOnce = 4096;
-    Filter filter(rate_hz);
+    Filter filter(rate_hz, floorOf(samples, rate_hz));
     if (!filter.isReady()) {
         return;
     }
+    const int late = rate_hz / 40; // two of its steps of an eightieth of a second, found with an impulse
     std::vector<std::int16_t> out(samples.size());
+    samples.resize(samples.size() + static_cast<std::size_t>(late));
     for (std::size_t at = 0; at < samples.size(); at += kAtOnce) {
         const auto part = std::span(samples).subspan(at, std::min(kAtOnce, samples.size() - at));
         if (!filter.give(part, static_cast<std::int64_t>(at), rate_hz)) {
+            samples.resize(out.size());
             return;
         }
-        filter.take(out);
+        filter.take(out, late);
     }
     if (filter.end()) {
-        filter.take(out);
-        samples = std::move(out);
+        filter.take(out, late);
     }
+    samples = std::move(out);
 }
 
 } // namespace brumefall::media

@@ -1,6 +1,7 @@
 // The Notes workspace: the editor's hands, the crew's language, captions taken as draft notes.
 
 #include "formats/notes_json.h"
+#include "media/resample.h"
 #include "media/simulated_reader.h"
 #include "media/sound_file.h"
 #include "media/voice.h"
@@ -322,6 +323,127 @@ TEST_F(NotesTest, NotesAreDraftedFromWhatIsSaidInASoundAndWhatHoldsNoneChangesNo
     find<QPushButton>("importSound")->click();
     ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Nobody reads notes")); }, 120000));
     EXPECT_EQ(text(), heard);
+}
+
+namespace {
+
+/// A microphone into which `samples` are said, faster than they would be.
+class SaidInto : public media::VoiceInput {
+public:
+    explicit SaidInto(std::vector<std::int16_t> samples)
+        : samples_(std::move(samples))
+    {
+        connect(&timer_, &QTimer::timeout, this, [this] {
+            constexpr std::size_t kPart = media::kRecordingRate_hz / 10;
+            const std::size_t count = std::min(kPart, samples_.size() - at_);
+            const QByteArray bytes(reinterpret_cast<const char*>(samples_.data() + at_),
+                static_cast<qsizetype>(count * sizeof(std::int16_t)));
+            at_ += count;
+            if (at_ == samples_.size()) {
+                timer_.stop();
+            }
+            emit samplesReady(bytes);
+        });
+    }
+    void start() override { timer_.start(2); }
+    void stop() override { timer_.stop(); }
+    [[nodiscard]] QString name() const override { return QStringLiteral("headset"); }
+
+private:
+    std::vector<std::int16_t> samples_;
+    std::size_t at_ = 0;
+    QTimer timer_;
+};
+
+std::vector<std::int16_t> breaths(const std::vector<std::string>& said)
+{
+    constexpr std::size_t kSecond = media::kRecordingRate_hz;
+    std::vector<std::int16_t> samples(2 * kSecond);
+    media::VoiceStyle voice;
+    voice.variant = "en-us+f2";
+    for (const std::string& breath : said) {
+        const auto sound = media::resampled(media::sayAtRate(breath, 190, voice), kSecond);
+        samples.insert(samples.end(), sound.samples.begin(), sound.samples.end());
+        samples.resize(samples.size() + 3 * kSecond / 2);
+    }
+    for (std::size_t i = 0; i < samples.size(); ++i) { // a room is never quite silent
+        samples[i] = static_cast<std::int16_t>(
+            std::clamp<int>(samples[i] + static_cast<int>(i * 7919 % 61) - 30, -32768, 32767));
+    }
+    return samples;
+}
+
+} // namespace
+
+TEST_F(NotesTest, WhatIsDictatedBecomesALineABreathAndIsTakenBackWhenItIsScratched)
+{
+    open("right six 100\n");
+    auto* workspace = find<NotesWorkspace>("notesWorkspace");
+    workspace->dictate(std::make_unique<SaidInto>(
+        breaths({"left three tightens, into right four, sixty", "right five over crest"})));
+    EXPECT_EQ(find<QPushButton>("dictate")->text(), QStringLiteral("Stop"));
+    EXPECT_TRUE(message().contains(QStringLiteral("Dictate to headset")));
+    const std::string two = "right six 100\nleft three tightens into right four sixty\nright five over crest";
+    ASSERT_TRUE(waitFor([&] { return text() == two; }, 60000)) << text();
+    EXPECT_EQ(window_->document().prepared().road.notes.size(), 4U) << "planned as soon as they are said";
+    find<QPushButton>("dictate")->click();
+    EXPECT_EQ(find<QPushButton>("dictate")->text(), QStringLiteral("Dictate"));
+
+    workspace->dictate(std::make_unique<SaidInto>(breaths({"right five over crest", "scratch that"})));
+    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Taken back")); }, 60000))
+        << message().toStdString();
+    EXPECT_EQ(text(), two);
+    workspace->dictate(std::make_unique<SaidInto>(breaths({"scratch that"})));
+    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Nothing was dictated")); }, 60000));
+    EXPECT_EQ(text(), two) << "only what this dictation wrote";
+    window_->document().undoStack().undo();
+    window_->document().undoStack().undo();
+    EXPECT_EQ(text(), two) << "what was taken back and said is one step each";
+}
+
+TEST_F(NotesTest, ADictationEndsWithItsStageAndASilentMicrophoneIsTold)
+{
+    open("left four\n");
+    auto* workspace = find<NotesWorkspace>("notesWorkspace");
+    workspace->dictate(std::make_unique<SaidInto>(std::vector<std::int16_t>(6 * media::kRecordingRate_hz)));
+    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Nothing is heard")); }, 10000));
+    openDemo();
+    EXPECT_EQ(find<QPushButton>("dictate")->text(), QStringLiteral("Dictate"));
+    const std::string demo = text();
+    QTest::qWait(300);
+    EXPECT_EQ(text(), demo);
+}
+
+TEST_F(NotesTest, AVideoInWhichNotesAreHeardBecomesThePassWithDraftPlaces)
+{
+    openDemo();
+    ASSERT_FALSE(window_->document().create(QString::fromStdString((scratch_.path() / "Fresh").string())));
+    ASSERT_EQ(window_->document().pass(), nullptr);
+    stage::Stage said;
+    said.text =
+        "right five over crest 80\nleft four long into right three 60\ncaution left two don't cut 50\n"
+        "right six 100\nleft three tightens 40\nright four into left five 70\n";
+    const auto plan = stage::prepare(said, nullptr).plan;
+    const auto reading = media::readAloud(plan, {}, 3);
+    const auto file = scratch_.path() / "onboard.wav";
+    media::SoundWriter(file, reading.sound.rate_hz).write(reading.sound.samples);
+    support::answerFileDialog(file);
+    find<QPushButton>("importSound")->click();
+    ASSERT_TRUE(waitFor([&] { return find<QTableWidget>("captionsTable")->isVisible(); }, 120000));
+    EXPECT_TRUE(find<QCheckBox>("captionsPlaces")->text().contains(QStringLiteral("1.8 s after")));
+    find<QPushButton>("captionsAccept")->click();
+    const auto* pass = window_->document().pass();
+    ASSERT_NE(pass, nullptr);
+    EXPECT_EQ(std::filesystem::path(pass->media.path).filename(), "onboard.wav");
+    const auto& notes = window_->document().prepared().road.notes;
+    ASSERT_GE(notes.size(), 8U);
+    EXPECT_EQ(pass->marks.size(), notes.size());
+    EXPECT_TRUE(std::all_of(
+        pass->marks.begin(), pass->marks.end(), [](const pace::Mark& mark) { return mark.draft; }));
+    EXPECT_NEAR(pass->marks.front().media_s, reading.truth.front().span.end_s + 1.8, 1.0);
+    window_->document().undoStack().undo();
+    EXPECT_EQ(window_->document().pass(), nullptr) << "one step back";
+    EXPECT_EQ(text(), "");
 }
 
 TEST_F(NotesTest, ListeningIsStoppedByTheSameKey)

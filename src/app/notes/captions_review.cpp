@@ -154,13 +154,15 @@ void CaptionsReview::open(const QString& file)
     const auto content = formats::readText(file.toStdString());
     const QString name = QFileInfo(file).fileName();
     const auto cues = captions::readCues(content, name.toStdString());
-    show(captions::draftNotes(cues, document_.stage().style, media::englishPronunciations()), name, false);
+    show(captions::draftNotes(cues, document_.stage().style, media::englishPronunciations()), name);
 }
 
-void CaptionsReview::show(captions::Draft draft, const QString& name, bool of_sound)
+void CaptionsReview::show(captions::Draft draft, const QString& name, const QString& recording)
 {
+    const bool of_sound = !recording.isEmpty();
     draft_ = std::move(draft);
     file_ = name;
+    recording_ = recording;
     kept_as_heard_.clear();
     looked_at_ = 0;
     stages_->clear();
@@ -179,10 +181,31 @@ void CaptionsReview::show(captions::Draft draft, const QString& name, bool of_so
     table_->horizontalHeaderItem(kHeard)->setText(of_sound ? tr("as heard") : tr("as captioned"));
     const auto* pass = document_.pass();
     places_->setChecked(pass == nullptr || pass->marks.empty());
+    const QString lead = tr("%1 s after they are said").arg(stage::kUsualLead_s, 0, 'f', 1);
     places_->setText(pass != nullptr
-            ? tr("their times as draft places in pass \u201c%1\u201d").arg(QString::fromStdString(pass->name))
-            : tr("keep their times until there is a video"));
+            ? tr("draft places in pass \u201c%1\u201d, %2").arg(QString::fromStdString(pass->name), lead)
+            : makesPass() ? tr("this video is the pass, draft places %1").arg(lead)
+                          : tr("keep their times until there is a video"));
     showStage();
+}
+
+bool CaptionsReview::makesPass() const
+{
+    return !recording_.isEmpty() && document_.pass() == nullptr;
+}
+
+/// Its go and its span are those that were heard.
+void CaptionsReview::addHeardPass()
+{
+    constexpr double kBefore_s = 10.0;
+    constexpr double kAfter_s = 10.0;
+    document_.addPass(
+        recording_, media::inspect(recording_.toStdString()).duration_s, QStringLiteral("stage"));
+    auto pass = *document_.pass();
+    pass.go_s = stage().go_s;
+    pass.in_s = std::max(0.0, stage().go_s - kBefore_s);
+    pass.out_s = std::min(pass.out_s, stage().stop_s + kAfter_s);
+    document_.setPass(pass, tr("Go as it was heard"));
 }
 
 const captions::DraftStage& CaptionsReview::stage() const
@@ -398,7 +421,16 @@ void CaptionsReview::accept()
         }
         return marks;
     };
+    document_.undoStack().beginMacro(tr("Take what was read in %1").arg(file_));
+    try {
+        if (makesPass() && places_->isChecked()) {
+            addHeardPass();
+        }
+    } catch (const media::MediaError& error) {
+        emit document_.message(QString::fromStdString(error.what()));
+    }
     document_.takeDraft(QString::fromStdString(text), file_, places, places_->isChecked());
+    document_.undoStack().endMacro();
     emit finished();
     if (before > 0) {
         emit document_.message(

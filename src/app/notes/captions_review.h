@@ -27,8 +27,8 @@ public:
 
     /// Throws formats::FormatError.
     void open(const QString& file);
-    /// A draft from captions, or from what was heard in a recording.
-    void show(captions::Draft draft, const QString& name, bool of_sound);
+    /// A draft from captions; or from what was heard in `recording`, where there is one.
+    void show(captions::Draft draft, const QString& name, const QString& recording = {});
     [[nodiscard]] const captions::Draft& draft() const { return draft_; }
 
 signals:
@@ -54,11 +54,15 @@ private:
     void accept();
     void makeStages();
     [[nodiscard]] const captions::DraftStage& stage() const;
+    /// What was heard is a video, and the stage has none yet: it becomes its pass.
+    [[nodiscard]] bool makesPass() const;
+    void addHeardPass();
     [[nodiscard]] bool isTaken(std::size_t call) const { return !kept_as_heard_.contains(call); }
 
     Document& document_;
     captions::Draft draft_;
     QString file_;
+    QString recording_; ///< that it was heard in; empty for captions
     std::size_t looked_at_ = 0; ///< calls in doubt
     std::set<std::size_t> kept_as_heard_;
     std::vector<std::size_t> call_of_row_; ///< of the table; kNoCall for talk

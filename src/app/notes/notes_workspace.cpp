@@ -5,6 +5,7 @@
 #include "media/listener.h"
 #include "media/pronunciations.h"
 #include "notes/captions_review.h"
+#include "notes/dictation_session.h"
 #include "notes/edit.h"
 #include "notes/find_bar.h"
 #include "notes/lexicon.h"
@@ -22,6 +23,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QListView>
+#include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
 
@@ -96,6 +98,7 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
     , printed_(new QPlainTextEdit)
     , model_(new UnderstoodModel(document, this))
     , captions_(new CaptionsReview(document))
+    , dictation_(new DictationSession(document, this))
 {
     setObjectName(QStringLiteral("notesWorkspace"));
     auto* splitter = new QSplitter;
@@ -208,6 +211,12 @@ QWidget* NotesWorkspace::makeTextSide()
     })->setToolTip(tr("Draft notes from the captions of an onboard"));
     listen_ = from(tr("Sound\u2026"), "importSound", Qt::Key_O, [this] { importSound(); });
     listen_->setToolTip(tr("Draft notes from what is said in a video or a sound"));
+    dictate_ = from(tr("Dictate"), "dictate", Qt::Key_D, [this] { toggleDictation(); });
+    dictate_->setToolTip(tr("Say the notes into the microphone: a line for each breath"));
+    connect(dictation_, &DictationSession::onChanged, this,
+        [this](bool on) { dictate_->setText(on ? tr("Stop") : tr("Dictate")); });
+    connect(
+        dictation_, &DictationSession::lineAdded, this, [this] { editor_->goTo(editor_->blockCount(), 0); });
     layout->addLayout(head);
     layout->addWidget(editor_, 1);
     layout->addWidget(find_);
@@ -478,6 +487,26 @@ void NotesWorkspace::importSound()
     }
 }
 
+void NotesWorkspace::toggleDictation()
+{
+    if (dictation_->isOn()) {
+        dictation_->stop();
+        return;
+    }
+    const auto microphones = media::microphoneNames();
+    if (microphones.isEmpty()) {
+        emit document_.message(tr("There is no microphone. Plug one in, then dictate."));
+        return;
+    }
+    const QString chosen = QSettings().value(QStringLiteral("read/input")).toString(); // the one of Read
+    dictate(media::makeMicrophone(microphones.contains(chosen) ? chosen : QString()));
+}
+
+void NotesWorkspace::dictate(std::unique_ptr<media::VoiceInput> input)
+{
+    dictation_->start(std::move(input));
+}
+
 void NotesWorkspace::listenTo(const QString& file)
 {
     const QString name = QFileInfo(file).fileName();
@@ -488,14 +517,19 @@ void NotesWorkspace::listenTo(const QString& file)
     auto last = std::make_shared<QString>();
     is_listening_ = true;
     told(0.0, {});
+    const auto* pass = document_.pass();
+    const bool own = pass != nullptr && QFileInfo(file) == QFileInfo(document_.mediaFile());
+    const double from_s = own ? pass->in_s : 0.0;
+    const double to_s = own && pass->out_s > from_s ? pass->out_s : 1e9;
     listening_ = inBackground(
         this,
-        [path = std::filesystem::path(file.toStdString()), style = document_.stage().style, last](
-            const media::Progress& progress) {
+        [path = std::filesystem::path(file.toStdString()), style = document_.stage().style, last, from_s,
+            to_s](const media::Progress& progress) {
             constexpr double kDecoding = 0.05;
-            const auto sound = media::decodeSound(
+            auto sound = media::decodeSound(
                 path, media::kAlignRate_hz, [&](double share) { return progress(kDecoding * share); });
-            return media::listen(
+            media::keepSpan(sound, from_s, to_s);
+            auto cues = media::listen(
                 sound, style, [&](double share) { return progress(kDecoding + (1.0 - kDecoding) * share); },
                 [&](const captions::Cue& cue) {
                     QMetaObject::invokeMethod(
@@ -503,8 +537,10 @@ void NotesWorkspace::listenTo(const QString& file)
                         [last, text = QString::fromStdString(cue.text)] { *last = text; },
                         Qt::QueuedConnection);
                 });
+            captions::shift(cues, from_s);
+            return cues;
         },
-        [this, name](Outcome<std::vector<captions::Cue>> cues) {
+        [this, name, file](Outcome<std::vector<captions::Cue>> cues) {
             is_listening_ = false;
             if (!cues.value) {
                 emit document_.message(cues.why);
@@ -517,7 +553,7 @@ void NotesWorkspace::listenTo(const QString& file)
                 return;
             }
             emit document_.message({});
-            captions_->show(std::move(draft), name, true);
+            captions_->show(std::move(draft), name, file);
             pages_->setCurrentWidget(captions_);
             captions_->findChild<QWidget*>(QStringLiteral("captionsTable"))->setFocus();
         },

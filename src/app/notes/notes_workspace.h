@@ -2,6 +2,7 @@
 #pragma once
 
 #include "document/document.h"
+#include "media/input.h"
 #include "notes/notes_editor.h"
 #include "widgets/background.h"
 
@@ -17,6 +18,7 @@ namespace brumefall::app {
 
 class CaptionsReview;
 class FindBar;
+class DictationSession;
 class SideTabs;
 class UnderstoodModel;
 
@@ -32,6 +34,8 @@ public:
     void reviewCaptions(const QString& file);
     /// The notes of `file` in place of these; captions are shown for review.
     void takeFile(const QString& file);
+    /// Writes what is dictated to `input`.
+    void dictate(std::unique_ptr<media::VoiceInput> input);
 
 private:
     /// A word that is not understood, or something else about a line.
@@ -61,6 +65,8 @@ private:
     void importSound();
     /// Listens to a video or a sound in the background; what was heard is shown for review.
     void listenTo(const QString& file);
+    /// Begins to dictate, or ends it.
+    void toggleDictation();
     void usePrinted();
 
     Document& document_;
@@ -77,7 +83,9 @@ private:
     QPlainTextEdit* printed_;
     UnderstoodModel* model_;
     CaptionsReview* captions_;
+    DictationSession* dictation_;
     QPushButton* listen_ = nullptr;
+    QPushButton* dictate_ = nullptr;
     Job listening_;
     bool is_listening_ = false;
     QTimer pause_;

@@ -175,6 +175,17 @@ std::vector<Cue> readStampedLines(const std::vector<std::string_view>& lines, co
 
 } // namespace
 
+void shift(std::vector<Cue>& cues, double by_s)
+{
+    for (Cue& cue : cues) {
+        cue.start_s += by_s;
+        cue.end_s += by_s;
+        for (Cue::Timed& time : cue.times) {
+            time.at_s += by_s;
+        }
+    }
+}
+
 bool looksLikeCaptions(std::string_view content)
 {
     if (content.find(kArrow) != std::string_view::npos) {

@@ -27,6 +27,9 @@ inline constexpr std::size_t kMostCues = 100'000;
 /// and the line where there is no time stamp at all or one makes no sense.
 [[nodiscard]] std::vector<Cue> readCues(std::string_view content, const std::string& file);
 
+/// The same `by_s` later.
+void shift(std::vector<Cue>& cues, double by_s);
+
 /// Whether `content` looks like captions rather than notes.
 [[nodiscard]] bool looksLikeCaptions(std::string_view content);
 

@@ -156,8 +156,9 @@ std::vector<Phrase> phrasesOf(const Style& style)
 
 } // namespace
 
-Succession succession(std::optional<Order> order, const Style& style)
+Succession succession(std::optional<Order> order, const Style& style, const std::string& alone)
 {
+    constexpr double kAlone = 0.15; ///< of what is said between two silences
     const auto orders =
         order ? std::vector{*order} : std::vector{Order::direction_first, Order::number_first};
     const PartChain chain(orders);
@@ -168,6 +169,10 @@ Succession succession(std::optional<Order> order, const Style& style)
             index.emplace(word, 0);
         }
     }
+    const auto alone_words = splitWords(alone);
+    for (const std::string& word : alone_words) {
+        index.emplace(word, 0);
+    }
     Succession out;
     for (auto& [word, at] : index) {
         at = out.words.size();
@@ -176,6 +181,7 @@ Succession succession(std::optional<Order> order, const Style& style)
     const std::size_t n = out.words.size();
     out.share.assign(n, 0.0);
     out.begins.assign(n, 0.0);
+    std::vector<double> unfinished(n, 0.0); // how often a word ends a part that leans on the next one
     // by part: its phrases' first and last words
     std::array<std::map<std::size_t, double>, kParts> first;
     std::array<std::map<std::size_t, double>, kParts> last;
@@ -190,6 +196,9 @@ Succession succession(std::optional<Order> order, const Style& style)
         const auto part = static_cast<std::size_t>(phrase.part);
         first[part][index[phrase.words.front()]] += phrase.share;
         last[part][index[phrase.words.back()]] += phrase.share;
+        if (phrase.part == Part::relation || phrase.part == Part::to) {
+            unfinished[index[phrase.words.back()]] += said[part] * phrase.share;
+        }
         for (std::size_t w = 0; w < phrase.words.size(); ++w) {
             out.share[index[phrase.words[w]]] += said[part] * phrase.share;
             if (w > 0) {
@@ -210,6 +219,15 @@ Succession succession(std::optional<Order> order, const Style& style)
             }
         }
     }
+    if (!alone_words.empty()) {
+        for (double& begins : out.begins) {
+            begins *= 1.0 - kAlone;
+        }
+        out.begins[index[alone_words.front()]] += kAlone;
+    }
+    for (std::size_t w = 1; w < alone_words.size(); ++w) {
+        counts[{index[alone_words[w - 1]], index[alone_words[w]]}] += kAlone;
+    }
     std::vector<double> from(n, 0.0);
     for (const auto& [pair, count] : counts) {
         from[pair.first] += count;
@@ -221,6 +239,12 @@ Succession succession(std::optional<Order> order, const Style& style)
         if (p >= kLeast) {
             out.pairs.push_back({pair.first, pair.second, p});
         }
+    }
+    constexpr double kEnds = 0.1;
+    constexpr double kEndsUnfinished = 0.005;
+    for (std::size_t w = 0; w < n; ++w) {
+        const double part = out.share[w] > 0.0 ? std::min(1.0, unfinished[w] / out.share[w]) : 0.0;
+        out.ends.push_back(kEnds + part * (kEndsUnfinished - kEnds));
     }
     constexpr double kFloor = 1e-5;
     double sum = 0.0;
@@ -234,9 +258,9 @@ Succession succession(std::optional<Order> order, const Style& style)
     return out;
 }
 
-std::string arpaOf(const Succession& s)
+std::string arpaOf(const Succession& s, const std::vector<std::string>& talk)
 {
-    constexpr double kEnds = 0.1; ///< a silence comes after a word
+    constexpr double kEnds = 0.1; ///< of all that is said
     constexpr double kBegins = 0.95;
     std::string text;
     const auto line = [&](double probability, const std::string& words, double back_off) {
@@ -250,10 +274,10 @@ std::string arpaOf(const Succession& s)
         text += "\n";
     };
     const std::size_t n = s.words.size();
-    std::vector<double> kept(n, kEnds);
+    std::vector<double> kept = s.ends;
     std::vector<double> shares(n, kEnds);
     for (const auto& pair : s.pairs) {
-        kept[pair.first] += (1.0 - kEnds) * pair.probability;
+        kept[pair.first] += (1.0 - s.ends[pair.first]) * pair.probability;
         shares[pair.first] += (1.0 - kEnds) * s.share[pair.next];
     }
     double begins = 0.0;
@@ -269,24 +293,45 @@ std::string arpaOf(const Succession& s)
     const auto rest = [](double kept_mass, double shared_mass) {
         return std::max(1e-4, (1.0 - kept_mass) / std::max(1e-4, 1.0 - shared_mass));
     };
-    text += "\\data\\\nngram 1=" + std::to_string(n + 2)
-        + "\nngram 2=" + std::to_string(s.pairs.size() + n + beginnings) + "\n\n\\1-grams:\n";
+    const std::size_t talk_pairs = talk.size() * (1 + n + talk.size() + beginnings + 1);
+    text += "\\data\\\nngram 1=" + std::to_string(n + 2 + talk.size())
+        + "\nngram 2=" + std::to_string(s.pairs.size() + n + beginnings + talk_pairs) + "\n\n\\1-grams:\n";
     line(1e-99, "<s>", rest(begins, begun_shares));
     line(kEnds, "</s>", 0.0);
     for (std::size_t w = 0; w < n; ++w) {
         line((1.0 - kEnds) * s.share[w], s.words[w], rest(kept[w], shares[w]));
     }
+    for (const std::string& sound : talk) {
+        line(kTalk, sound, 1.0);
+    }
+    const auto talkAfter = [&](const std::string& word) {
+        for (const std::string& sound : talk) {
+            line(kTalk, word + " " + sound, 0.0);
+        }
+    };
     text += "\n\\2-grams:\n";
     for (std::size_t w = 0; w < n; ++w) {
         if (s.begins[w] > 0.0) {
             line(kBegins * s.begins[w], "<s> " + s.words[w], 0.0);
         }
     }
+    talkAfter("<s>");
+    for (const std::string& sound : talk) {
+        line(kEnds, sound + " </s>", 0.0);
+        for (std::size_t w = 0; w < n; ++w) {
+            if (s.begins[w] > 0.0) {
+                line(kBegins * s.begins[w], sound + " " + s.words[w], 0.0);
+            }
+        }
+        talkAfter(sound);
+    }
     std::size_t at = 0;
     for (std::size_t w = 0; w < n; ++w) {
-        line(kEnds, s.words[w] + " </s>", 0.0);
+        talkAfter(s.words[w]);
+        line(s.ends[w], s.words[w] + " </s>", 0.0);
         for (; at < s.pairs.size() && s.pairs[at].first == w; ++at) {
-            line((1.0 - kEnds) * s.pairs[at].probability, s.words[w] + " " + s.words[s.pairs[at].next], 0.0);
+            line((1.0 - s.ends[w]) * s.pairs[at].probability, s.words[w] + " " + s.words[s.pairs[at].next],
+                0.0);
         }
     }
     text += "\n\\end\\\n";

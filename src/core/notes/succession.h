@@ -23,13 +23,20 @@ struct Succession {
     std::vector<double> share; ///< of each word among all that is said; they sum to 1
     std::vector<Pair> pairs; ///< by `first`; the likely ones
     std::vector<double> begins; ///< how likely each word begins what is said between two silences
+    std::vector<double> ends; ///< how likely a silence follows each word: hardly ever where more must come
 };
 
 /// For crews that say `order`, or either where that is not known; with the crew's own words of `style`.
-[[nodiscard]] Succession succession(std::optional<Order> order, const Style& style = {});
+/// `alone` is a phrase that is no note and is said between two silences now and then; empty for none.
+[[nodiscard]] Succession succession(
+    std::optional<Order> order, const Style& style = {}, const std::string& alone = {});
 
 /// The model in the ARPA format for back-off models, of order two. What is no pair backs off to the shares:
 /// Katz, IEEE Transactions on Acoustics, Speech and Signal Processing 35 (1987), 400-401.
-[[nodiscard]] std::string arpaOf(const Succession& succession);
+///
+/// `talk` are names for the sounds of anything else. They may follow each other and every word, each as dear as
+/// kTalk, and what begins a note may follow them.
+inline constexpr double kTalk = 3.2e-3; ///< so dear that they do not explain the words themselves
+[[nodiscard]] std::string arpaOf(const Succession& succession, const std::vector<std::string>& talk = {});
 
 } // namespace brumefall::notes

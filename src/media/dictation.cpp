@@ -1,0 +1,119 @@
+#include "media/dictation.h"
+
+#include "captions/dictated.h"
+
+#include <algorithm>
+#include <utility>
+
+namespace brumefall::media {
+namespace {
+
+constexpr std::size_t kFrame = kAlignRate_hz / 100;
+constexpr std::size_t kRoom = 60 * kFrame; ///< kept before a breath: the noise shows there
+constexpr std::size_t kEnds = 70; ///< quiet frames that end it
+constexpr std::size_t kLeast = 12; ///< loud frames: less is a click
+constexpr std::size_t kFirstLook = kAlignRate_hz; ///< samples
+constexpr std::size_t kEarlier = 6 * kAlignRate_hz;
+
+} // namespace
+
+Dictation::Dictation(notes::Style style)
+    : decoder_(std::move(style), std::string(captions::kScratch))
+{
+}
+
+std::optional<captions::Cue> Dictation::hear(std::span<const std::int16_t> samples)
+{
+    std::optional<captions::Cue> ended;
+    for (const std::int16_t sample : samples) {
+        frame_.push_back(sample);
+        filtered_.push_back(filter_.next(static_cast<float>(sample)));
+        ++heard_;
+        if (frame_.size() == kFrame) {
+            if (auto breath = takeFrame()) {
+                ended = std::move(breath);
+            }
+            frame_.clear();
+            filtered_.clear();
+        }
+    }
+    return ended;
+}
+
+std::optional<captions::Cue> Dictation::takeFrame()
+{
+    const bool loud = level_.isLoud(filtered_);
+    quiet_ = loud ? 0 : quiet_ + 1;
+    if (breath_.empty() && !loud) {
+        room_.insert(room_.end(), frame_.begin(), frame_.end());
+        if (room_.size() > kRoom) {
+            room_.erase(room_.begin(), room_.begin() + kFrame);
+        }
+        return {};
+    }
+    if (breath_.empty()) {
+        breath_ = std::exchange(room_, {});
+        from_ = heard_ - kFrame - breath_.size();
+    }
+    breath_.insert(breath_.end(), frame_.begin(), frame_.end());
+    loud_ += loud ? 1 : 0;
+    if (quiet_ >= kEnds) {
+        return endBreath();
+    }
+    if (breath_.size() >= next_look_ + kFirstLook) {
+        next_look_ = 3 * breath_.size() / 2;
+        so_far_ = heardIn().text;
+    }
+    return {};
+}
+
+std::optional<captions::Cue> Dictation::finish()
+{
+    return breath_.empty() ? std::nullopt : endBreath();
+}
+
+captions::Cue Dictation::heardIn() const
+{
+    // with what was said before it: the recogniser takes the mean of all that it is given from it, and of a
+    // few words alone that is no measure of the voice
+    Sound sound{earlier_, kAlignRate_hz};
+    sound.samples.insert(sound.samples.end(), breath_.begin(), breath_.end());
+    auto condensed = condense(sound, 0.0, 0.0);
+    prepareToHear(condensed.samples);
+    auto words = decoder_.hear(condensed.samples);
+    const double earlier_s = static_cast<double>(earlier_.size()) / kAlignRate_hz;
+    const double from_s = static_cast<double>(from_) / kAlignRate_hz;
+    for (NotesWord& word : words) {
+        word.start_s = condensed.originalTime(word.start_s) - earlier_s + from_s;
+        word.end_s = condensed.originalTime(word.end_s) - earlier_s + from_s;
+    }
+    std::erase_if(words, [&](const NotesWord& word) { return word.end_s <= from_s; });
+    captions::Cue whole{from_s, from_s, 1, {}, {}};
+    for (const captions::Cue& cue : cuesOf(words)) { // a breath is one, however haltingly it is said
+        const std::size_t at = whole.text.empty() ? 0 : whole.text.size() + 1;
+        whole.text += (whole.text.empty() ? "" : " ") + cue.text;
+        for (const auto& time : cue.times) {
+            whole.times.push_back({at + time.byte, time.at_s});
+        }
+        whole.end_s = cue.end_s;
+    }
+    return whole;
+}
+
+std::optional<captions::Cue> Dictation::endBreath()
+{
+    std::optional<captions::Cue> cue;
+    if (loud_ >= kLeast) {
+        cue = heardIn();
+        earlier_.insert(earlier_.end(), breath_.begin(), breath_.end());
+        const std::size_t kept = std::min(earlier_.size(), kEarlier);
+        earlier_.erase(earlier_.begin(), earlier_.end() - static_cast<std::ptrdiff_t>(kept));
+    }
+    breath_.clear();
+    so_far_.clear();
+    loud_ = 0;
+    next_look_ = 0;
+    return cue;
+}
+
+} // namespace brumefall::media

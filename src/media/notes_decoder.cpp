@@ -1,0 +1,157 @@
+#include "media/notes_decoder.h"
+
+#include "media/condense.h"
+#include "media/steady_noise.h"
+#include "notes/succession.h"
+
+extern "C" {
+#include <pocketsphinx.h>
+}
+
+#include <algorithm>
+#include <array>
+#include <string_view>
+#include <utility>
+
+namespace brumefall::media {
+namespace {
+
+/// Words between two silences, as a cue with the time of each; a longer silence ends a sentence.
+class Cues {
+public:
+    void add(const NotesWord& word)
+    {
+        constexpr double kSilence_s = 0.6;
+        constexpr double kPause_s = 0.25;
+        if (!now_.text.empty()) {
+            const double pause_s = word.start_s - now_.end_s;
+            if (pause_s > kSilence_s) {
+                close();
+            } else if (pause_s > kPause_s) {
+                now_.text += ",";
+            }
+        }
+        if (now_.text.empty()) {
+            now_ = {word.start_s, word.end_s, static_cast<int>(all_.size()) + 1, {}, {}};
+        } else {
+            now_.text += " ";
+        }
+        now_.times.push_back({now_.text.size(), word.start_s});
+        now_.text += word.text;
+        now_.end_s = word.end_s;
+    }
+
+    [[nodiscard]] std::vector<captions::Cue> finish()
+    {
+        close();
+        return std::move(all_);
+    }
+
+private:
+    void close()
+    {
+        if (!now_.text.empty()) {
+            now_.text += ".";
+            all_.push_back(std::exchange(now_, {}));
+        }
+    }
+
+    std::vector<captions::Cue> all_;
+    captions::Cue now_;
+};
+
+} // namespace
+
+NotesDecoder::NotesDecoder(notes::Style style, std::string alone)
+    : style_(std::move(style))
+    , alone_(std::move(alone))
+{
+    use(style_.order, 1.0);
+}
+
+void NotesDecoder::use(std::optional<notes::Order> order, double warp)
+{
+    const auto succession = notes::succession(order, style_, alone_);
+    std::vector<std::string> talk;
+    for (const auto& [name, phone] : talkWords()) {
+        talk.push_back(name);
+    }
+    decoder_ = makeListener(notes::arpaOf(succession, talk), succession.words, warp);
+    order_ = order;
+    warp_ = warp;
+}
+
+void NotesDecoder::decode(std::span<const std::int16_t> samples) const
+{
+    ps_start_utt(decoder_.get());
+    ps_process_raw(decoder_.get(), samples.data(), samples.size(), FALSE, TRUE);
+    ps_end_utt(decoder_.get());
+}
+
+std::vector<NotesWord> NotesDecoder::hear(std::span<const std::int16_t> samples) const
+{
+    decode(samples);
+    std::vector<NotesWord> words;
+    for (ps_seg_t* segment = ps_seg_iter(decoder_.get()); segment != nullptr;
+         segment = ps_seg_next(segment)) {
+        const std::string_view name = ps_seg_word(segment);
+        if (name.starts_with('<') || name.starts_with('[') || name.starts_with("++")) {
+            continue;
+        }
+        int begins = 0;
+        int ends = 0;
+        ps_seg_frames(segment, &begins, &ends);
+        words.push_back(
+            {std::string(name.substr(0, name.find('('))), begins * kFrame_s, (ends + 1) * kFrame_s});
+    }
+    return words;
+}
+
+double NotesDecoder::likelihoodOf(std::span<const std::int16_t> samples) const
+{
+    decode(samples);
+    return logLikelihood(decoder_.get()).value_or(-1e300);
+}
+
+bool NotesDecoder::fitVoice(std::span<const std::int16_t> samples)
+{
+    constexpr std::array kShorter{1.16, 1.32};
+    constexpr double kBetter =
+        0.02; ///< of the likelihood's logarithm: an engine makes as much of a difference
+    constexpr std::size_t kSome = 9 * kAlignRate_hz;
+    const auto some = samples.first(std::min(samples.size(), kSome));
+    const double before = warp_;
+    const double as_it_is = likelihoodOf(some);
+    double best = as_it_is;
+    double fits = before;
+    for (const double warp : kShorter) {
+        use(order_, warp);
+        const double likely = likelihoodOf(some);
+        if (likely <= best) {
+            break;
+        }
+        best = likely;
+        fits = warp;
+    }
+    const bool other = best > as_it_is + kBetter * std::abs(as_it_is);
+    use(order_, other ? fits : before);
+    return other;
+}
+
+void prepareToHear(std::vector<std::int16_t>& samples)
+{
+    constexpr double kFaintHiss = 100.0;
+    reduceSteadyNoise(samples, kAlignRate_hz);
+    addHiss(samples, kFaintHiss);
+}
+
+std::vector<captions::Cue> cuesOf(std::span<const NotesWord> words)
+{
+    Cues cues;
+    for (const NotesWord& word : words) {
+        cues.add(word);
+    }
+    return cues.finish();
+}
+
+} // namespace brumefall::media

@@ -1,0 +1,57 @@
+/// The recogniser set to hear any words of the note language.
+#pragma once
+
+#include "captions/cues.h"
+#include "media/speech_decoder.h"
+#include "notes/style.h"
+
+#include <cstdint>
+#include <optional>
+#include <span>
+#include <string>
+#include <vector>
+
+namespace brumefall::media {
+
+/// A word that was heard; times in seconds.
+struct NotesWord {
+    std::string text;
+    double start_s;
+    double end_s;
+};
+
+class NotesDecoder {
+public:
+    /// For the order of `style`, or either. Throws MediaError where the recogniser's model is missing.
+    /// `alone` is said between two silences and is no note; empty for nothing.
+    explicit NotesDecoder(notes::Style style, std::string alone = {});
+
+    /// What is heard from now on is heard with this: a crew's order, and the warp of makeDecoder.
+    void use(std::optional<notes::Order> order, double warp);
+    [[nodiscard]] std::optional<notes::Order> order() const { return order_; }
+    [[nodiscard]] double warp() const { return warp_; }
+
+    /// The words in `samples` (at kAlignRate_hz, as prepareToHear leaves them), from the first of them on.
+    [[nodiscard]] std::vector<NotesWord> hear(std::span<const std::int16_t> samples) const;
+    /// Hears `samples` as shorter throats would have said them, and goes on with the one that fits the model
+    /// best, where it fits clearly better. Returns whether that is another one than before.
+    bool fitVoice(std::span<const std::int16_t> samples);
+
+private:
+    void decode(std::span<const std::int16_t> samples) const;
+    [[nodiscard]] double likelihoodOf(std::span<const std::int16_t> samples) const;
+
+    notes::Style style_;
+    std::string alone_;
+    Decoder decoder_;
+    std::optional<notes::Order> order_;
+    double warp_ = 1.0;
+};
+
+/// Takes the noise from samples of one level and adds the faint hiss that is best to hear with.
+void prepareToHear(std::vector<std::int16_t>& samples);
+
+/// Words between two silences as cues, with the time of each word; a longer silence ends a sentence.
+[[nodiscard]] std::vector<captions::Cue> cuesOf(std::span<const NotesWord> words);
+
+} // namespace brumefall::media

@@ -1,0 +1,99 @@
+// An engine's noise under a voice, taken away without moving the voice.
+
+#include "media/condense.h"
+#include "media/resample.h"
+#include "media/steady_noise.h"
+#include "media/voice.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <cmath>
+#include <random>
+#include <span>
+#include <vector>
+
+using namespace brumefall;
+
+namespace {
+
+constexpr std::size_t kSecond = media::kAlignRate_hz;
+
+double rms(std::span<const std::int16_t> samples)
+{
+    double sum = 0.0;
+    for (const double s : samples) {
+        sum += s * s;
+    }
+    return std::sqrt(sum / static_cast<double>(samples.size()));
+}
+
+std::vector<std::int16_t> withNoise(std::vector<std::int16_t> samples, double deviation)
+{
+    std::minstd_rand random(3);
+    std::normal_distribution<double> noise(0.0, deviation);
+    for (std::int16_t& s : samples) {
+        s = static_cast<std::int16_t>(std::clamp(s + noise(random), -32768.0, 32767.0));
+    }
+    return samples;
+}
+
+/// Six seconds of nothing, then a voice.
+std::vector<std::int16_t> voice()
+{
+    const auto said = media::resampled(
+        media::sayAtRate("right five over crest into left four", 190, {}), media::kAlignRate_hz);
+    std::vector<std::int16_t> samples(6 * kSecond);
+    samples.insert(samples.end(), said.samples.begin(), said.samples.end());
+    return samples;
+}
+
+double likeness(std::span<const std::int16_t> a, std::span<const std::int16_t> b, int lag)
+{
+    double sum = 0.0;
+    for (std::size_t i = 200; i + 200 < a.size(); ++i) {
+        sum += static_cast<double>(a[i]) * b[static_cast<std::size_t>(static_cast<int>(i) + lag)];
+    }
+    return sum / (rms(a) * rms(b) * static_cast<double>(a.size() - 400));
+}
+
+} // namespace
+
+TEST(SteadyNoise, IsLoweredAndTheVoiceStaysWhereItWas)
+{
+    const auto clean = voice();
+    auto samples = withNoise(clean, 900.0);
+    const double before = rms(std::span(samples).subspan(3 * kSecond, 2 * kSecond));
+    media::reduceSteadyNoise(samples, media::kAlignRate_hz);
+    ASSERT_EQ(samples.size(), clean.size());
+    EXPECT_LT(rms(std::span(samples).subspan(3 * kSecond, 2 * kSecond)), 0.5 * before);
+    const auto said = std::span<const std::int16_t>(clean).subspan(6 * kSecond);
+    const auto heard = std::span<const std::int16_t>(samples).subspan(6 * kSecond);
+    int best = 0;
+    for (int lag = -160; lag <= 160; ++lag) {
+        best = likeness(said, heard, lag) > likeness(said, heard, best) ? lag : best;
+    }
+    EXPECT_LE(std::abs(best), 4) << "a quarter of a thousandth of a second";
+    EXPECT_GT(likeness(said, heard, best), 0.9);
+}
+
+TEST(SteadyNoise, AQuietRecordingStaysAsItIs)
+{
+    const auto clean = withNoise(voice(), 10.0);
+    auto samples = clean;
+    media::reduceSteadyNoise(samples, media::kAlignRate_hz);
+    const auto said = std::span<const std::int16_t>(clean).subspan(6 * kSecond);
+    const auto heard = std::span<const std::int16_t>(samples).subspan(6 * kSecond);
+    EXPECT_GT(likeness(said, heard, 0), 0.995);
+    EXPECT_NEAR(rms(heard), rms(said), 0.05 * rms(said));
+}
+
+TEST(SteadyNoise, NothingAndAMomentAreLeftAlone)
+{
+    std::vector<std::int16_t> none;
+    media::reduceSteadyNoise(none, media::kAlignRate_hz);
+    EXPECT_TRUE(none.empty());
+    std::vector<std::int16_t> moment(50, 1000);
+    media::reduceSteadyNoise(moment, media::kAlignRate_hz);
+    EXPECT_EQ(moment.size(), 50U);
+}
