@@ -807,23 +807,23 @@
     </message>
     <message>
         <source>%1 s after they are said</source>
-        <translation type="unfinished"></translation>
+        <translation>%1 s nachdem sie gesagt sind</translation>
     </message>
     <message>
         <source>draft places in pass “%1”, %2</source>
-        <translation type="unfinished"></translation>
+        <translation>Entwurfsorte in der Fahrt „%1“, %2</translation>
     </message>
     <message>
         <source>this video is the pass, draft places %1</source>
-        <translation type="unfinished"></translation>
+        <translation>dieses Video wird die Fahrt, Entwurfsorte %1</translation>
     </message>
     <message>
         <source>Go as it was heard</source>
-        <translation type="unfinished"></translation>
+        <translation>Start wie gehört</translation>
     </message>
     <message>
         <source>Take what was read in %1</source>
-        <translation type="unfinished"></translation>
+        <translation>Übernehmen, was in %1 gelesen wurde</translation>
     </message>
 </context>
 <context>
@@ -845,47 +845,47 @@
     <name>brumefall::app::DictationSession</name>
     <message>
         <source>Dictate to %1: a line for each breath. “Scratch that” takes the last one back, Alt+D stops.</source>
-        <translation type="unfinished"></translation>
+        <translation>Diktieren in %1: eine Zeile je Atemzug. „Scratch that“ nimmt die letzte zurück, Alt+D beendet.</translation>
     </message>
     <message>
         <source>Nothing is heard from %1. Is it muted?</source>
-        <translation type="unfinished"></translation>
+        <translation>Von %1 ist nichts zu hören. Ist es stumm?</translation>
     </message>
     <message>
         <source>Heard: “%1”…</source>
-        <translation type="unfinished"></translation>
+        <translation>Gehört: „%1“…</translation>
     </message>
     <message>
         <source>Not sure of “%1”: say it again.</source>
-        <translation type="unfinished"></translation>
+        <translation>„%1“ ist unsicher: noch einmal sagen.</translation>
     </message>
     <message>
         <source>Dictate “%1”</source>
-        <translation type="unfinished"></translation>
+        <translation>„%1“ diktieren</translation>
     </message>
     <message>
         <source>Written: “%1”. “Scratch that” takes it back, Alt+D stops.</source>
-        <translation type="unfinished"></translation>
+        <translation>Geschrieben: „%1“. „Scratch that“ nimmt es zurück, Alt+D beendet.</translation>
     </message>
     <message>
         <source>Nothing was dictated that could be taken back.</source>
-        <translation type="unfinished"></translation>
+        <translation>Es wurde nichts diktiert, das zurückgenommen werden könnte.</translation>
     </message>
     <message>
         <source>The notes were changed since: take it back by hand.</source>
-        <translation type="unfinished"></translation>
+        <translation>Die Ansagen wurden seitdem geändert: von Hand zurücknehmen.</translation>
     </message>
     <message>
         <source>Take back “%1”</source>
-        <translation type="unfinished"></translation>
+        <translation>„%1“ zurücknehmen</translation>
     </message>
     <message>
         <source>Taken back: “%1”.</source>
-        <translation type="unfinished"></translation>
+        <translation>Zurückgenommen: „%1“.</translation>
     </message>
     <message>
         <source>The dictation has ended. Lines written: %1.</source>
-        <translation type="unfinished"></translation>
+        <translation>Das Diktat ist beendet. Geschriebene Zeilen: %1.</translation>
     </message>
 </context>
 <context>
@@ -2560,19 +2560,19 @@ caution square left 100</translation>
     </message>
     <message>
         <source>Dictate</source>
-        <translation type="unfinished"></translation>
+        <translation>Diktieren</translation>
     </message>
     <message>
         <source>Say the notes into the microphone: a line for each breath</source>
-        <translation type="unfinished"></translation>
+        <translation>Die Ansagen ins Mikrofon sprechen: eine Zeile je Atemzug</translation>
     </message>
     <message>
         <source>Stop</source>
-        <translation type="unfinished">Halt</translation>
+        <translation>Beenden</translation>
     </message>
     <message>
         <source>There is no microphone. Plug one in, then dictate.</source>
-        <translation type="unfinished"></translation>
+        <translation>Es gibt kein Mikrofon. Eines einstecken, dann diktieren.</translation>
     </message>
 </context>
 <context>
