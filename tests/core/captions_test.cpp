@@ -2,8 +2,8 @@
 
 #include "brief.h"
 #include "captions/draft.h"
-#include "notes/text.h"
 #include "formats/files.h"
+#include "notes/text.h"
 
 #include <gtest/gtest.h>
 
@@ -301,4 +301,14 @@ TEST(Captions, TheFirstNotesReadBeforeTheCountdownAreNoStage)
     ASSERT_EQ(draft.stages.size(), 1U);
     EXPECT_EQ(draft.calls.front().text, "left four 60 right three 40 left two 50");
     EXPECT_NEAR(draft.stages[0].go_s, 26.0, 1.2);
+}
+
+TEST(Captions, AGoAmidTheNotesDoesNotBeginTheStageAnew)
+{
+    const auto draft = draftOf("[0:10] five four three two one go\n[0:13] left four into right three 60\n"
+                               "[0:20] right five over crest 80\n[0:26] go go\n[0:30] left two don't cut 50\n"
+                               "[0:36] right six 100\n");
+    ASSERT_EQ(draft.stages.size(), 1U);
+    EXPECT_LT(draft.stages[0].go_s, 13.5) << "no note lies before go";
+    EXPECT_EQ(draft.stages[0].last_call, draft.calls.size());
 }

@@ -74,6 +74,10 @@ private:
         case Event::lead_in: addLeadIn(event); break;
         case Event::talk: addTalk(event.last); break;
         case Event::go:
+            if (counted_down_ && draft_.calls.size() > firstOfStage()) { // "go" amid the notes starts nothing
+                addTalk(event.last);
+                break;
+            }
             if (!counted_down_) {
                 endLineUp();
                 closeStage();
@@ -321,6 +325,11 @@ private:
         return std::clamp(next_s, words_[last - 1].at_s, words_[last - 1].at_s + kLongestWord_s);
     }
 
+    [[nodiscard]] std::size_t firstOfStage() const
+    {
+        return draft_.stages.empty() ? 0 : draft_.stages.back().last_call;
+    }
+
     /// After a stop, and no countdown heard since.
     [[nodiscard]] bool isBetweenStages() const
     {
@@ -331,7 +340,7 @@ private:
     void closeStage()
     {
         finishCall();
-        const std::size_t first = draft_.stages.empty() ? 0 : draft_.stages.back().last_call;
+        const std::size_t first = firstOfStage();
         closed_ = true;
         if (first < draft_.calls.size()) {
             const DraftCall& from = draft_.calls[first];
