@@ -14,6 +14,7 @@ constexpr std::size_t kEnds = 70; ///< quiet frames that end it
 constexpr std::size_t kLeast = 12; ///< loud frames: less is a click
 constexpr std::size_t kFirstLook = kAlignRate_hz; ///< samples
 constexpr std::size_t kEarlier = 6 * kAlignRate_hz;
+constexpr std::size_t kLongest = 20 * kAlignRate_hz; ///< nobody says more in a breath
 
 } // namespace
 
@@ -57,7 +58,7 @@ std::optional<captions::Cue> Dictation::takeFrame()
     }
     breath_.insert(breath_.end(), frame_.begin(), frame_.end());
     loud_ += loud ? 1 : 0;
-    if (quiet_ >= kEnds) {
+    if (quiet_ >= kEnds || breath_.size() >= kLongest) {
         return endBreath();
     }
     if (breath_.size() >= next_look_ + kFirstLook) {

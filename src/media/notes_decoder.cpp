@@ -141,8 +141,8 @@ bool NotesDecoder::fitVoice(std::span<const std::int16_t> samples)
 void prepareToHear(std::vector<std::int16_t>& samples)
 {
     constexpr double kFaintHiss = 100.0;
-    reduceSteadyNoise(samples, kAlignRate_hz);
-    addHiss(samples, kFaintHiss);
+    const bool noisy = reduceSteadyNoise(samples, kAlignRate_hz);
+    addHiss(samples, noisy ? kFaintHiss : kHiss);
 }
 
 std::vector<captions::Cue> cuesOf(std::span<const NotesWord> words)

@@ -48,7 +48,8 @@ private:
     double warp_ = 1.0;
 };
 
-/// Takes the noise from samples of one level and adds the faint hiss that is best to hear with.
+/// Takes the noise from samples of one level and adds the hiss that is best to hear with: less of it where
+/// some noise is left.
 void prepareToHear(std::vector<std::int16_t>& samples);
 
 /// Words between two silences as cues, with the time of each word; a longer silence ends a sentence.

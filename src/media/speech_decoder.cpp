@@ -103,10 +103,9 @@ Decoder makeDecoder(Means means, double warp)
 Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words, double warp)
 {
     constexpr const char* kName = "notes";
-    Decoder decoder =
-        decoderWith({"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-lw", "8", "-silprob", "0.05",
-                        "-fillprob", "1e-4", "-bestpath", "no", "-cmn", "batch"},
-            warp);
+    Decoder decoder = decoderWith({"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-lw", "8",
+                                      "-silprob", "0.01", "-bestpath", "no", "-cmn", "batch"},
+        warp);
     // words of the model, not fillers: the recogniser takes those for silence where it follows a path back,
     // and aborts where a word cannot be followed by silence
     for (const auto& [name, phone] : talkWords()) {

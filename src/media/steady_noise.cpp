@@ -112,12 +112,16 @@ double floorOf(std::span<const std::int16_t> samples, int rate_hz)
 
 } // namespace
 
-void reduceSteadyNoise(std::vector<std::int16_t>& samples, int rate_hz)
+bool reduceSteadyNoise(std::vector<std::int16_t>& samples, int rate_hz, double least_dB)
 {
     constexpr std::size_t kAtOnce = 4096;
-    Filter filter(rate_hz, floorOf(samples, rate_hz));
+    const double floor_dB = floorOf(samples, rate_hz);
+    if (floor_dB < least_dB) {
+        return false;
+    }
+    Filter filter(rate_hz, floor_dB);
     if (!filter.isReady()) {
-        return;
+        return false;
     }
     const int late = rate_hz / 40; // two of its steps of an eightieth of a second, found with an impulse
     std::vector<std::int16_t> out(samples.size());
@@ -126,7 +130,7 @@ void reduceSteadyNoise(std::vector<std::int16_t>& samples, int rate_hz)
         const auto part = std::span(samples).subspan(at, std::min(kAtOnce, samples.size() - at));
         if (!filter.give(part, static_cast<std::int64_t>(at), rate_hz)) {
             samples.resize(out.size());
-            return;
+            return false;
         }
         filter.take(out, late);
     }
@@ -134,6 +138,7 @@ void reduceSteadyNoise(std::vector<std::int16_t>& samples, int rate_hz)
         filter.take(out, late);
     }
     samples = std::move(out);
+    return true;
 }
 
 } // namespace brumefall::media

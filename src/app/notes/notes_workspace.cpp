@@ -211,12 +211,6 @@ QWidget* NotesWorkspace::makeTextSide()
     })->setToolTip(tr("Draft notes from the captions of an onboard"));
     listen_ = from(tr("Sound\u2026"), "importSound", Qt::Key_O, [this] { importSound(); });
     listen_->setToolTip(tr("Draft notes from what is said in a video or a sound"));
-    dictate_ = from(tr("Dictate"), "dictate", Qt::Key_D, [this] { toggleDictation(); });
-    dictate_->setToolTip(tr("Say the notes into the microphone: a line for each breath"));
-    connect(dictation_, &DictationSession::onChanged, this,
-        [this](bool on) { dictate_->setText(on ? tr("Stop") : tr("Dictate")); });
-    connect(
-        dictation_, &DictationSession::lineAdded, this, [this] { editor_->goTo(editor_->blockCount(), 0); });
     layout->addLayout(head);
     layout->addWidget(editor_, 1);
     layout->addWidget(find_);
@@ -233,6 +227,12 @@ QWidget* NotesWorkspace::makeTextSide()
         repeatLines();
     })->setToolTip(tr("The selected lines are driven twice: change the 2 where it is more."));
     add(tr("Find"), "findButton", Qt::CTRL | Qt::Key_F, [this] { find_->open(); });
+    dictate_ = add(tr("Dictate"), "dictate", Qt::ALT | Qt::Key_D, [this] { toggleDictation(); });
+    dictate_->setToolTip(tr("Say the notes into the microphone: a line for each breath"));
+    connect(dictation_, &DictationSession::onChanged, this,
+        [this](bool on) { dictate_->setText(on ? tr("Stop") : tr("Dictate")); });
+    connect(
+        dictation_, &DictationSession::lineAdded, this, [this] { editor_->goTo(editor_->blockCount(), 0); });
     layout->addLayout(actions);
     return left;
 }
