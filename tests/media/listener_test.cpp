@@ -113,7 +113,8 @@ TEST(Listener, TalkAndSilenceAreNoNotes)
         media::sayAtRate("we should talk about the weather after lunch. the others had a problem "
                          "with their brakes, so they asked whether they could borrow our tools",
             180);
-    EXPECT_FALSE(captions::isReading(draftOf(media::listen(talk, {}))));
+    const auto draft = draftOf(media::listen(talk, {}));
+    EXPECT_FALSE(captions::isReading(draft)) << captions::draftText(draft, 0, draft.calls.size());
 }
 
 TEST(Listener, ItStopsWhenItIsAskedTo)

@@ -376,18 +376,20 @@ double DraftCall::confidence() const
 
 bool isReading(const Draft& draft)
 {
-    constexpr int kFew = 3;
-    constexpr double kSure = 0.6;
-    constexpr double kShare = 0.6;
+    constexpr int kFew = 4;
+    constexpr double kSure = 0.75; // what is made of talk is hardly ever read as likely as that
+    constexpr double kShare = 0.35;
     int notes = 0;
     int sure = 0;
-    for (const DraftCall& call : draft.calls) {
-        for (const DraftNote& note : call.notes) {
+    int corners = 0;
+    for (const notes::Call& call : understandDraft(draft).calls) {
+        for (const notes::Note& note : call.notes) {
             ++notes;
             sure += note.sure >= kSure ? 1 : 0;
+            corners += note.sure >= kSure && note.direction ? 1 : 0;
         }
     }
-    return sure >= kFew && sure >= kShare * notes;
+    return corners >= kFew && sure >= kShare * notes;
 }
 
 std::optional<std::size_t> noteInDoubt(const DraftCall& call)

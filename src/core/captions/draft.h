@@ -82,7 +82,7 @@ struct Draft {
 [[nodiscard]] std::string draftText(const Draft& draft, std::size_t first, std::size_t last,
     const std::function<bool(const DraftCall&)>& take = {});
 
-/// Whether somebody reads notes in what was heard: several, most of them sure, and not now and then one as
+/// Whether somebody reads notes in what was heard: several corners that are sure, and not now and then one as
 /// talk and music always hold some that sound like it.
 [[nodiscard]] bool isReading(const Draft& draft);
 
