@@ -197,14 +197,10 @@ bool CaptionsReview::makesPass() const
 /// Its go and its span are those that were heard.
 void CaptionsReview::addHeardPass()
 {
-    constexpr double kBefore_s = 10.0;
-    constexpr double kAfter_s = 10.0;
     document_.addPass(
         recording_, media::inspect(recording_.toStdString()).duration_s, QStringLiteral("stage"));
     auto pass = *document_.pass();
-    pass.go_s = stage().go_s;
-    pass.in_s = std::max(0.0, stage().go_s - kBefore_s);
-    pass.out_s = std::min(pass.out_s, stage().stop_s + kAfter_s);
+    stage::layOver(pass, stage());
     document_.setPass(pass, tr("Go as it was heard"));
 }
 

@@ -12,6 +12,16 @@ constexpr double kAfter_s = 5.0;
 
 } // namespace
 
+void layOver(pace::Pass& pass, const captions::DraftStage& part, double free_from_s)
+{
+    pass.go_s = part.go_s;
+    pass.in_s = std::max(free_from_s, part.go_s - kBefore_s);
+    pass.out_s = part.stop_s + kAfter_s;
+    if (pass.media.duration_s > 0.0) {
+        pass.out_s = std::min(pass.out_s, pass.media.duration_s);
+    }
+}
+
 std::vector<FromRecording> stagesOf(const captions::Draft& draft,
     const std::function<bool(const captions::DraftCall&)>& take, const Stage& crew,
     const std::filesystem::path& file, double duration_s)
@@ -36,12 +46,7 @@ std::vector<FromRecording> stagesOf(const captions::Draft& draft,
         std::error_code error;
         const auto size = std::filesystem::file_size(file, error);
         pass.media.size_bytes = error ? 0 : static_cast<long long>(size);
-        pass.go_s = part.go_s;
-        pass.in_s = std::max(free_from_s, part.go_s - kBefore_s);
-        pass.out_s = part.stop_s + kAfter_s;
-        if (duration_s > 0.0) {
-            pass.out_s = std::min(pass.out_s, duration_s);
-        }
+        layOver(pass, part, free_from_s);
         free_from_s = part.stop_s;
         for (const auto& place : captions::draftPlaces(draft, line_of_call, parsed, kUsualLead_s)) {
             pass.marks.push_back({place.note, place.media_s, true});

@@ -19,6 +19,10 @@ struct FromRecording {
     pace::Pass pass;
 };
 
+/// Go and span of `pass` as `part` of its recording was heard: some seconds before go, but not before
+/// `free_from_s`, and after the stop, within the recording where its length is known.
+void layOver(pace::Pass& pass, const captions::DraftStage& part, double free_from_s = 0.0);
+
 /// One for each stage of `draft`, read by the crew of `crew`: notes as proposed where `take` says so, and
 /// their times as draft places. `file` is the recording, as long as `duration_s`; passes name it as it is
 /// given.
