@@ -63,7 +63,7 @@ public:
         : words_(words)
         , style_(style)
         , pronunciations_(pronunciations)
-        , targets_(pronunciations)
+        , targets_(pronunciations.targets())
     {
         lattice_.words = words;
         lattice_.from.resize(words.size() + 1);
@@ -607,7 +607,7 @@ private:
     std::span<const HeardWord> words_;
     const Style& style_;
     const Pronunciations& pronunciations_;
-    SoundTargets targets_;
+    SoundTargets& targets_;
     Lattice lattice_;
     std::vector<Phones> phones_;
     std::vector<const KnownWord*> known_;

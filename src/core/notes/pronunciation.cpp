@@ -177,6 +177,7 @@ double phoneDistance(std::span<const std::uint8_t> a, std::span<const std::uint8
 void Pronunciations::add(std::string_view word, std::string_view arpabet)
 {
     words_.try_emplace(std::string(word), phonesOf(arpabet));
+    kept_.targets.reset();
 }
 
 const Phones& Pronunciations::of(const std::string& word) const

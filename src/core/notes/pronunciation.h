@@ -3,6 +3,7 @@
 
 #include <cstdint>
 #include <functional>
+#include <memory>
 #include <span>
 #include <string>
 #include <string_view>
@@ -23,6 +24,8 @@ using Phones = std::vector<std::uint8_t>;
 [[nodiscard]] double phoneDistance(
     std::span<const std::uint8_t> a, std::span<const std::uint8_t> b, double most = 1e9);
 
+class SoundTargets;
+
 /// Pronunciations of words, as a value: read from a recogniser's dictionary by whoever has one. What it lacks
 /// is asked of `others`, where that is set, else spelt out by a few rules.
 class Pronunciations {
@@ -34,8 +37,22 @@ public:
     }
     /// Phones of `word`, in lower case; kept once asked for.
     [[nodiscard]] const Phones& of(const std::string& word) const;
+    /// The phrases of the language by these sounds; kept once asked for.
+    [[nodiscard]] SoundTargets& targets() const;
 
 private:
+    /// A copy, which may go to another thread, makes its own.
+    struct Kept {
+        Kept() = default;
+        Kept(const Kept&) {}
+        Kept& operator=(const Kept&)
+        {
+            targets.reset();
+            return *this;
+        }
+        std::shared_ptr<SoundTargets> targets;
+    };
+    mutable Kept kept_;
     mutable std::unordered_map<std::string, Phones> words_;
     std::function<std::string(const std::string&)> others_;
 };

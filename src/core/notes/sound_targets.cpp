@@ -111,6 +111,10 @@ SoundTargets::SoundTargets(const Pronunciations& pronunciations)
 
 const std::vector<SoundTargets::Near>& SoundTargets::nearest(const std::string& stretch, const Phones& phones)
 {
+    constexpr std::size_t kMostKept = 50'000;
+    if (near_.size() > kMostKept) {
+        near_.clear();
+    }
     const auto [it, fresh] = near_.try_emplace(stretch);
     if (!fresh) {
         return it->second;
@@ -136,6 +140,14 @@ const std::vector<SoundTargets::Near>& SoundTargets::nearest(const std::string& 
         found.resize(kMostNear);
     }
     return found;
+}
+
+SoundTargets& Pronunciations::targets() const
+{
+    if (kept_.targets == nullptr) {
+        kept_.targets = std::make_shared<SoundTargets>(*this);
+    }
+    return *kept_.targets;
 }
 
 } // namespace brumefall::notes
