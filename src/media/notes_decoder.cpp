@@ -60,6 +60,18 @@ private:
     captions::Cue now_;
 };
 
+/// In seconds, how long a reader may draw out `word` of the decoder's dictionary.
+double longestOf(ps_decoder_t* decoder, std::string_view word)
+{
+    constexpr double kPhone_s = 0.15;
+    constexpr double kMore_s = 0.2;
+    char* phones = ps_lookup_word(decoder, std::string(word).c_str());
+    const std::string_view known = phones == nullptr ? "" : phones;
+    const auto count = static_cast<double>(std::count(known.begin(), known.end(), ' ') + 1);
+    ckd_free(phones);
+    return kPhone_s * count + kMore_s;
+}
+
 } // namespace
 
 NotesDecoder::NotesDecoder(notes::Style style, std::string alone)
@@ -101,8 +113,10 @@ std::vector<NotesWord> NotesDecoder::hear(std::span<const std::int16_t> samples)
         int begins = 0;
         int ends = 0;
         ps_seg_frames(segment, &begins, &ends);
-        words.push_back(
-            {std::string(name.substr(0, name.find('('))), begins * kFrame_s, (ends + 1) * kFrame_s});
+        if ((ends + 1 - begins) * kFrame_s <= longestOf(decoder_.get(), name)) {
+            words.push_back(
+                {std::string(name.substr(0, name.find('('))), begins * kFrame_s, (ends + 1) * kFrame_s});
+        }
     }
     return words;
 }

@@ -31,7 +31,8 @@ public:
     [[nodiscard]] std::optional<notes::Order> order() const { return order_; }
     [[nodiscard]] double warp() const { return warp_; }
 
-    /// The words in `samples` (at kAlignRate_hz, as prepareToHear leaves them), from the first of them on.
+    /// The words in `samples` (at kAlignRate_hz, as prepareToHear leaves them), from the first of them on. What
+    /// is drawn out as no reader does it is an engine, and left out.
     [[nodiscard]] std::vector<NotesWord> hear(std::span<const std::int16_t> samples) const;
     /// Hears `samples` as shorter throats would have said them, and goes on with the one that fits the model
     /// best, where it fits clearly better. Returns whether that is another one than before.

@@ -312,3 +312,12 @@ TEST(Captions, AGoAmidTheNotesDoesNotBeginTheStageAnew)
     EXPECT_LT(draft.stages[0].go_s, 13.5) << "no note lies before go";
     EXPECT_EQ(draft.stages[0].last_call, draft.calls.size());
 }
+
+TEST(Captions, AGoThatRunsOnIntoANoteThrowsNoNotesAway)
+{
+    const auto draft = draftOf("[0:10] right five over crest into left four long 60\n"
+                               "[0:18] caution right two don't cut\n"
+                               "[0:24] go hairpin left opens 40\n[0:30] right four into left five 80\n");
+    ASSERT_FALSE(draft.calls.empty());
+    EXPECT_NEAR(draft.calls.front().at_s, 10.0, 0.5) << draft.calls.front().text;
+}

@@ -1,6 +1,7 @@
 // Notes straight from the sound, in the voice of the simulated reader.
 
 #include "captions/draft.h"
+#include "media/car_noise.h"
 #include "media/condense.h"
 #include "media/listener.h"
 #include "media/pronunciations.h"
@@ -115,6 +116,13 @@ TEST(Listener, TalkAndSilenceAreNoNotes)
             180);
     const auto draft = draftOf(media::listen(talk, {}));
     EXPECT_FALSE(captions::isReading(draft)) << captions::draftText(draft, 0, draft.calls.size());
+}
+
+/// An engine holds a tone far longer than a reader holds a vowel.
+TEST(Listener, AnEngineAloneIsNoWords)
+{
+    const auto cues = media::listen(media::carNoise(media::kNoiseLoop_s), {});
+    EXPECT_TRUE(cues.empty()) << cues.front().text;
 }
 
 TEST(Listener, ItStopsWhenItIsAskedTo)

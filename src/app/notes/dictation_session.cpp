@@ -57,6 +57,7 @@ DictationSession::DictationSession(Document& document, QObject* parent)
 
 DictationSession::~DictationSession()
 {
+    disconnect(); // who is told may be going too: the window closes
     endInput();
     pool_.clear();
     pool_.waitForDone();

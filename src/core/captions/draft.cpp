@@ -74,7 +74,7 @@ private:
         case Event::lead_in: addLeadIn(event); break;
         case Event::talk: addTalk(event.last); break;
         case Event::go:
-            if (counted_down_ && draft_.calls.size() > firstOfStage()) { // "go" amid the notes starts nothing
+            if (draft_.calls.size() > firstOfStage() && (counted_down_ || isAmidNotes(event))) {
                 addTalk(event.last);
                 break;
             }
@@ -88,6 +88,13 @@ private:
             break;
         case Event::stop: closeStage(); break;
         }
+    }
+
+    /// A lone "go" that runs on into what is said next starts nothing: no countdown was heard.
+    [[nodiscard]] bool isAmidNotes(const Event& event) const
+    {
+        return event.last - event.first == 1 && words_[event.first].word == "go" && event.last < words_.size()
+            && words_[event.last].pause == Pause::none;
     }
 
     /// The first notes, read on the start line before the countdown: they are said again after it.
