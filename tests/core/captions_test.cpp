@@ -321,3 +321,15 @@ TEST(Captions, AGoThatRunsOnIntoANoteThrowsNoNotesAway)
     ASSERT_FALSE(draft.calls.empty());
     EXPECT_NEAR(draft.calls.front().at_s, 10.0, 0.5) << draft.calls.front().text;
 }
+
+TEST(Captions, ALoneGoInTheMiddleOfAStageIsNoOtherStage)
+{
+    const auto draft = draftOf("[0:10] left four 60\n[0:14] right three tightens 80\n[0:20] left five 100\n"
+                               "[0:25] right two 50\n[0:30] caution hairpin left 40\n[0:36] right six 150\n"
+                               "[0:42] left three don't cut 70\n[0:48] right four long 30\n"
+                               "[0:54] square left 90\n[1:00] right five over crest.\n[1:06] go.\n"
+                               "[1:10] left two 60\n[1:15] right three opens 120\n");
+    ASSERT_EQ(draft.stages.size(), 1U);
+    EXPECT_EQ(draft.stages[0].last_call, draft.calls.size());
+    EXPECT_NEAR(draft.calls.front().at_s, 10.0, 0.5);
+}

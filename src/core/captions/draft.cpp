@@ -61,6 +61,8 @@ public:
     }
 
 private:
+    static constexpr std::size_t kMostLineUp = 8; ///< notes that are read on the start line
+
     void take(const Event& event)
     {
         switch (event.what) {
@@ -90,23 +92,29 @@ private:
         }
     }
 
-    /// A lone "go" that runs on into what is said next starts nothing: no countdown was heard.
+    /// A lone "go" after more notes than are read on a start line, or one that runs on into what is said next,
+    /// starts nothing: no countdown was heard.
     [[nodiscard]] bool isAmidNotes(const Event& event) const
     {
-        return event.last - event.first == 1 && words_[event.first].word == "go" && event.last < words_.size()
-            && words_[event.last].pause == Pause::none;
+        const bool lone = event.last - event.first == 1 && words_[event.first].word == "go";
+        const bool runs_on = event.last < words_.size() && words_[event.last].pause == Pause::none;
+        return lone && (runs_on || notesFrom(firstOfStage()) > kMostLineUp);
+    }
+
+    [[nodiscard]] std::size_t notesFrom(std::size_t call) const
+    {
+        std::size_t notes = 0;
+        for (std::size_t c = call; c < draft_.calls.size(); ++c) {
+            notes += draft_.calls[c].notes.size();
+        }
+        return notes;
     }
 
     /// The first notes, read on the start line before the countdown: they are said again after it.
     void endLineUp()
     {
-        constexpr std::size_t kMostNotes = 8;
-        const std::size_t first = draft_.stages.empty() ? 0 : draft_.stages.back().last_call;
-        std::size_t notes = 0;
-        for (std::size_t c = first; c < draft_.calls.size(); ++c) {
-            notes += draft_.calls[c].notes.size();
-        }
-        if (notes > kMostNotes) {
+        const std::size_t first = firstOfStage();
+        if (notesFrom(first) > kMostLineUp) {
             return;
         }
         for (std::size_t c = first; c < draft_.calls.size(); ++c) {
