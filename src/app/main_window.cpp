@@ -141,6 +141,7 @@ MainWindow::MainWindow()
         showMessage(read_->practice().result());
     });
     connect(&document_, &Document::opened, &recorder_, &TakeRecorder::judgeWhatWasLeft);
+    connect(notes_, &NotesWorkspace::heardTaken, &review_->import(), &ReadingImport::take);
     connect(start_, &StartPage::newWanted, this, &MainWindow::newStage);
     connect(start_, &StartPage::openWanted, this, &MainWindow::chooseStage);
     connect(start_, &StartPage::demoWanted, this, &MainWindow::openDemo);

@@ -441,6 +441,11 @@ TEST_F(NotesTest, AVideoInWhichNotesAreHeardBecomesThePassWithDraftPlaces)
     EXPECT_TRUE(std::all_of(
         pass->marks.begin(), pass->marks.end(), [](const pace::Mark& mark) { return mark.draft; }));
     EXPECT_NEAR(pass->marks.front().media_s, reading.truth.front().span.end_s + 1.8, 1.0);
+    ASSERT_TRUE(waitFor([&] { return !window_->document().takes().empty(); }, 120000))
+        << message().toStdString();
+    const auto& take = window_->document().takes().front(); // it is that crew's reading of them
+    EXPECT_EQ(take.reader, "onboard.wav");
+    EXPECT_EQ(take.verdicts.size(), notes.size());
     window_->document().undoStack().undo();
     EXPECT_EQ(window_->document().pass(), nullptr) << "one step back";
     EXPECT_EQ(text(), "");

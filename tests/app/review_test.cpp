@@ -14,6 +14,7 @@
 #include <QPushButton>
 #include <QTableView>
 #include <QTableWidget>
+#include <QThreadPool>
 
 #include <cmath>
 
@@ -311,6 +312,22 @@ TEST_F(ReviewTest, AReadingMadeElsewhereIsJudgedLikeATakeAndItsLeadsBecomeADrive
         [](const auto& driver) { return driver.first.contains(QStringLiteral("from the car")); });
     ASSERT_NE(kept, drivers.end());
     EXPECT_GT(kept->second.slow_s, 0.5);
+}
+
+TEST_F(ReviewTest, AReadingThatIsBeingJudgedDoesNotGoIntoAnotherStage)
+{
+    const auto file = scratch_.path() / "the first minute.flac";
+    auto sound = media::decodeSound(stage_ / "takes" / "2030-03-09 19.02.47.flac", media::kRecordingRate_hz);
+    sound.samples.resize(60U * media::kRecordingRate_hz);
+    media::SoundWriter(file, sound.rate_hz).write(sound.samples);
+    support::answerFileDialog(file);
+    find<QPushButton>("importReading")->click();
+    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Finding the calls")); }, 20000));
+    ASSERT_FALSE(document().create(QString::fromStdString((scratch_.path() / "Other").string())));
+    ASSERT_TRUE(waitFor([] { return QThreadPool::globalInstance()->activeThreadCount() == 0; }, 60000));
+    QTest::qWait(200); // what it would have told has come
+    EXPECT_TRUE(document().takes().empty());
+    EXPECT_FALSE(std::filesystem::exists(scratch_.path() / "Other" / "takes"));
 }
 
 TEST_F(ReviewTest, SoundThatIsNoReadingIsSaidAndNotKept)

@@ -428,6 +428,9 @@ void CaptionsReview::accept()
     document_.takeDraft(QString::fromStdString(text), file_, places, places_->isChecked());
     document_.undoStack().endMacro();
     emit finished();
+    if (!recording_.isEmpty() && QFileInfo(recording_) == QFileInfo(document_.mediaFile())) {
+        emit heardTaken(recording_);
+    }
     if (before > 0) {
         emit document_.message(
             tr("The %1 notes that were here gave way to these; Ctrl+Z brings them back.").arg(before));

@@ -169,6 +169,7 @@ NotesWorkspace::NotesWorkspace(Document& document, QWidget* parent)
                     document_.stage().style, document_.prepared().notes.style.order)),
                 name);
         });
+    connect(captions_, &CaptionsReview::heardTaken, this, &NotesWorkspace::heardTaken);
     connect(captions_, &CaptionsReview::finished, this, [this] {
         pages_->setCurrentIndex(0);
         editor_->setFocus();

@@ -37,6 +37,10 @@ public:
     /// Writes what is dictated to `input`.
     void dictate(std::unique_ptr<media::VoiceInput> input);
 
+signals:
+    /// The stage's notes are what was heard in the pass's own recording: it is a reading of them.
+    void heardTaken(const QString& recording);
+
 private:
     /// A word that is not understood, or something else about a line.
     struct Problem {

@@ -15,6 +15,8 @@ ReadingImport::ReadingImport(Document& document, QObject* parent)
     : QObject(parent)
     , document_(document)
 {
+    // it is a reading of the stage that was open
+    connect(&document_, &Document::opened, this, [this] { importing_.cancel(); });
 }
 
 /// A sound from the car, an intercom, a phone, or the onboard itself, judged like a take.
