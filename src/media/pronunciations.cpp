@@ -40,11 +40,12 @@ struct Dictionary {
 
 const notes::Pronunciations& englishPronunciations()
 {
-    static const notes::Pronunciations instance = [] {
+    static const Dictionary dictionary;
+    static thread_local const notes::Pronunciations instance = [] {
         notes::Pronunciations made;
-        made.setOthers([dictionary = std::make_shared<Dictionary>()](const std::string& word) {
-            const auto it = dictionary->phones.find(word);
-            return it != dictionary->phones.end() ? std::string(it->second) : phonesFor(word);
+        made.setOthers([](const std::string& word) {
+            const auto it = dictionary.phones.find(word);
+            return it != dictionary.phones.end() ? std::string(it->second) : phonesFor(word);
         });
         return made;
     }();

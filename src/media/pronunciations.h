@@ -5,7 +5,8 @@
 
 namespace brumefall::media {
 
-/// Read once, then copied; a dictionary that is not there leaves all words to the voice.
+/// The dictionary is read once; each thread has its own of these, as they keep what they were asked for. A
+/// dictionary that is not there leaves all words to the voice.
 [[nodiscard]] const notes::Pronunciations& englishPronunciations();
 
 } // namespace brumefall::media
