@@ -2467,8 +2467,8 @@ caution square left 100</translation>
         <translation>Jedes Wort ist verstanden. Weiter: jedem Eintrag seine Stelle geben (F2).</translation>
     </message>
     <message>
-        <source>Next: write the notes on the left, or take them from a file or captions.</source>
-        <translation>Weiter: die Einträge links schreiben, oder aus einer Datei oder Untertiteln nehmen.</translation>
+        <source>Next: write the notes on the left, or take them from a file, captions or sound.</source>
+        <translation>Weiter: die Einträge links schreiben, oder aus einer Datei, Untertiteln oder Ton nehmen.</translation>
     </message>
     <message>
         <source>Write “%1” for “%2”</source>

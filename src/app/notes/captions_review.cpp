@@ -458,7 +458,6 @@ void CaptionsReview::makeStages()
         const auto folders =
             stage::addStages(rally, QFileInfo(file_).completeBaseName().toStdString(), stages);
         emit finished();
-        emit stagesMade(static_cast<int>(folders.size()));
         emit document_.message(
             tr("%1 stages were made in %2. Each has its span of the recording as its pass; the "
                "board (F6) shows them.")

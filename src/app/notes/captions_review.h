@@ -35,8 +35,6 @@ signals:
     void finished();
     /// The notes that were heard in the pass's own recording are the stage's now: it is a reading of them.
     void heardTaken(const QString& recording);
-    /// The recording's stages are stages of their own now.
-    void stagesMade(int count);
 
 private:
     using QWidget::show;

@@ -369,7 +369,7 @@ void NotesWorkspace::showProblem()
     unknown_->setText(any ? tr("%1 of %2. ").arg(problem_ + 1).arg(problems_.size()) + problem->says
             : parsed.words > 0
             ? tr("Every word is understood. Next: give each note its place (F2).")
-            : tr("Next: write the notes on the left, or take them from a file or captions."));
+            : tr("Next: write the notes on the left, or take them from a file, captions or sound."));
     const bool fixable = any && problem->unknown && !problem->unknown->suggestion.empty()
         && problem->unknown->suggestion.find('?') == std::string::npos;
     fix_->setVisible(any);
