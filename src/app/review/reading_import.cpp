@@ -39,6 +39,12 @@ void ReadingImport::take(const QString& file)
         media::ReadingElsewhere reading;
     };
     const auto* pass = document_.pass();
+    // what it is judged by is kept with it, whatever is edited meanwhile
+    stage::Take take;
+    take.pass = pass == nullptr ? "" : pass->name;
+    take.reader = QFileInfo(file).fileName().toStdString();
+    take.plan = document_.prepared().plan;
+    take.pace = document_.prepared().placement.pace;
     emit document_.message(tr("Finding the calls in %1\u2026").arg(QFileInfo(file).fileName()));
     importing_ = inBackground(
         this,
@@ -51,7 +57,7 @@ void ReadingImport::take(const QString& file)
                 onboard.toStdString(), go_s, progress);
             return Imported{std::move(sound), std::move(reading)};
         },
-        [this, file](Outcome<Imported> imported) {
+        [this, file, take = std::move(take)](Outcome<Imported> imported) {
             if (!imported.value) {
                 emit document_.message(imported.why);
             } else if (imported.value->reading.laid_by == media::LaidBy::nothing) {
@@ -59,7 +65,7 @@ void ReadingImport::take(const QString& file)
                                            .arg(QFileInfo(file).fileName(),
                                                QString::fromStdString(imported.value->reading.says)));
             } else {
-                keep(file, imported.value->sound, imported.value->reading);
+                keep(take, imported.value->sound, imported.value->reading);
             }
         },
         [this, file](double share) {
@@ -69,16 +75,10 @@ void ReadingImport::take(const QString& file)
         });
 }
 
-void ReadingImport::keep(
-    const QString& file, const media::Sound& sound, const media::ReadingElsewhere& reading)
+void ReadingImport::keep(stage::Take take, const media::Sound& sound, const media::ReadingElsewhere& reading)
 {
-    stage::Take take;
     take.name = takeNameNow().toStdString();
     take.made_at = QDateTime::currentDateTime().toString(Qt::ISODate).toStdString();
-    take.pass = document_.pass() == nullptr ? "" : document_.pass()->name;
-    take.reader = QFileInfo(file).fileName().toStdString();
-    take.plan = document_.prepared().plan;
-    take.pace = document_.prepared().placement.pace;
     take.clock = reading.clock;
     take.recorded_s = reading.recorded_s;
     take.found = reading.found;
@@ -98,7 +98,8 @@ void ReadingImport::keep(
     document_.keepTake(take);
     emit kept(QString::fromStdString(take.name));
     emit document_.message(
-        tr("%1 is judged: %2.").arg(QFileInfo(file).fileName(), QString::fromStdString(reading.says)));
+        tr("%1 is judged: %2.")
+            .arg(QString::fromStdString(take.reader), QString::fromStdString(reading.says)));
 }
 
 } // namespace brumefall::app

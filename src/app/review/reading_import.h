@@ -22,7 +22,8 @@ signals:
     void kept(const QString& take);
 
 private:
-    void keep(const QString& file, const media::Sound& sound, const media::ReadingElsewhere& reading);
+    /// `take` holds what it was judged by.
+    void keep(stage::Take take, const media::Sound& sound, const media::ReadingElsewhere& reading);
 
     Document& document_;
     Job importing_;
