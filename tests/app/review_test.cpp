@@ -314,6 +314,20 @@ TEST_F(ReviewTest, AReadingMadeElsewhereIsJudgedLikeATakeAndItsLeadsBecomeADrive
     EXPECT_GT(kept->second.slow_s, 0.5);
 }
 
+TEST_F(ReviewTest, AReadingIsKeptWithTheNotesThatItWasJudgedBy)
+{
+    const auto before = document().takes().size();
+    const auto notes = document().prepared().plan.notes.size();
+    const auto file = scratch_.path() / "from the car.flac";
+    std::filesystem::copy(stage_ / "takes" / "2030-03-09 19.02.47.flac", file);
+    support::answerFileDialog(file);
+    find<QPushButton>("importReading")->click();
+    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Finding the calls")); }, 20000));
+    document().setNotesText(QStringLiteral("left four 60"), QStringLiteral("edited meanwhile"));
+    ASSERT_TRUE(waitFor([&] { return document().takes().size() == before + 1; }, 120000));
+    EXPECT_EQ(document().takes().back().plan.notes.size(), notes);
+}
+
 TEST_F(ReviewTest, AReadingThatIsBeingJudgedDoesNotGoIntoAnotherStage)
 {
     const auto file = scratch_.path() / "the first minute.flac";
