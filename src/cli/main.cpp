@@ -92,8 +92,9 @@ int runCaptions(const Arguments& arguments)
 
 int runHear(const Arguments& arguments)
 {
-    const auto sound = media::decodeSound(arguments.positional, media::kAlignRate_hz);
-    const auto draft = captions::draftNotes(media::listen(sound, {}), {}, media::englishPronunciations());
+    auto sound = media::decodeSound(arguments.positional, media::kAlignRate_hz);
+    const auto draft =
+        captions::draftNotes(media::listen(std::move(sound), {}), {}, media::englishPronunciations());
     if (!captions::isReading(draft)) {
         std::cerr << arguments.positional << ":0: nobody reads notes in it\n";
         print(formats::draftToJson({}));

@@ -10,16 +10,6 @@ namespace {
 
 constexpr std::size_t kEnergyFrame = kAlignRate_hz / 100;
 
-std::vector<float> withoutRumble(const std::vector<std::int16_t>& samples)
-{
-    RumbleFilter filter;
-    std::vector<float> out(samples.begin(), samples.end());
-    for (float& sample : out) {
-        sample = filter.next(sample);
-    }
-    return out;
-}
-
 float energyOf(std::span<const float> samples)
 {
     double sum = 0.0;
@@ -29,12 +19,17 @@ float energyOf(std::span<const float> samples)
     return static_cast<float>(10.0 * std::log10(1.0 + sum / static_cast<double>(samples.size())));
 }
 
-/// Energy of each hundredth of a second, in dB.
-std::vector<float> energies(const std::vector<float>& samples)
+/// Energy of each hundredth of a second without its rumble, in dB.
+std::vector<float> energies(const std::vector<std::int16_t>& samples)
 {
+    RumbleFilter filter;
+    std::array<float, kEnergyFrame> frame{};
     std::vector<float> out(samples.size() / kEnergyFrame);
     for (std::size_t f = 0; f < out.size(); ++f) {
-        out[f] = energyOf(std::span(samples).subspan(f * kEnergyFrame, kEnergyFrame));
+        for (std::size_t i = 0; i < kEnergyFrame; ++i) {
+            frame[i] = filter.next(samples[f * kEnergyFrame + i]);
+        }
+        out[f] = energyOf(frame);
     }
     return out;
 }
@@ -168,19 +163,24 @@ double originalTime(const std::vector<Condensed::Piece>& pieces, double condense
 Condensed condense(const Sound& sound, double loud_dB, double hiss)
 {
     constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
-    const auto samples = withoutRumble(sound.samples);
-    const auto energy = energies(samples);
+    const auto energy = energies(sound.samples);
     const auto silent = silentFrames(energy);
     Condensed out;
     out.loud_dB = energy.empty() ? loud_dB : std::max(loud_dB, static_cast<double>(levelsOf(energy).loud_dB));
     const double gain = energy.empty() ? 1.0 : gainFor(out.loud_dB);
-    std::vector<float> kept;
-    std::size_t from = 0; // sample
-    const auto keepUntil = [&](std::size_t sample) {
-        out.pieces.push_back({kept.size(), from});
-        kept.insert(kept.end(), samples.begin() + static_cast<std::ptrdiff_t>(from),
-            samples.begin() + static_cast<std::ptrdiff_t>(sample));
+    RumbleFilter filter; // once more: half an hour of its samples as numbers is more than all else
+    std::size_t filtered = 0;
+    const auto next = [&] {
+        return inRange(gain * static_cast<double>(filter.next(sound.samples[filtered++])));
     };
+    const auto keepUntil = [&](std::size_t sample) {
+        out.pieces.push_back({out.samples.size(), filtered});
+        while (filtered < sample) {
+            out.samples.push_back(next());
+        }
+    };
+    const auto afterEnd = static_cast<std::size_t>(kAfterEnd_s * kAlignRate_hz); // room to end a word cut off
+    out.samples.reserve(sound.samples.size() + afterEnd);
     std::size_t f = 0;
     while (f < silent.size()) {
         std::size_t end = f;
@@ -189,17 +189,14 @@ Condensed condense(const Sound& sound, double loud_dB, double hiss)
         }
         if (end - f > 3 * kKeep) {
             keepUntil((f + kKeep) * kEnergyFrame);
-            from = (end - kKeep) * kEnergyFrame;
+            while (filtered < (end - kKeep) * kEnergyFrame) {
+                next();
+            }
         }
         f = std::max(end, f + 1);
     }
-    keepUntil(samples.size());
-    kept.resize(kept.size() + static_cast<std::size_t>(kAfterEnd_s * kAlignRate_hz),
-        0.0F); // room to end a word cut off
-    out.samples.reserve(kept.size());
-    for (const float sample : kept) {
-        out.samples.push_back(inRange(gain * static_cast<double>(sample)));
-    }
+    keepUntil(sound.samples.size());
+    out.samples.resize(out.samples.size() + afterEnd);
     addHiss(out.samples, hiss);
     return out;
 }

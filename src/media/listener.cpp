@@ -3,12 +3,14 @@
 #include "media/condense.h"
 #include "media/notes_decoder.h"
 #include "media/resample.h"
+#include "notes/talk.h"
 
 #include <algorithm>
 #include <array>
 #include <optional>
 #include <span>
 #include <string_view>
+#include <utility>
 
 namespace brumefall::media {
 namespace {
@@ -52,8 +54,8 @@ std::vector<std::size_t> cutsOf(std::span<const std::int16_t> samples)
 /// A recording in pieces.
 class Pieces {
 public:
-    explicit Pieces(const Sound& sound)
-        : condensed_(condense(resampled(sound, kAlignRate_hz), 0.0, 0.0))
+    explicit Pieces(Sound sound)
+        : condensed_(condense(resampled(std::move(sound), kAlignRate_hz), 0.0, 0.0))
     {
         prepareToHear(condensed_.samples);
         cuts_ = cutsOf(condensed_.samples);
@@ -106,16 +108,37 @@ std::optional<notes::Order> orderOf(std::span<const NotesWord> words)
                                    : std::nullopt;
 }
 
+/// `words` with each stretch of talk as one.
+std::vector<NotesWord> withTalk(std::span<const NotesWord> words, const notes::Style& style)
+{
+    std::vector<notes::SpokenWord> spoken;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        spoken.push_back({words[i].text, i == 0 || words[i].start_s - words[i - 1].end_s > kPause_s});
+    }
+    const auto talk = notes::talkAmong(spoken, notes::succession(style.order, style));
+    std::vector<NotesWord> out;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        if (!talk[i]) {
+            out.push_back(words[i]);
+        } else if (i > 0 && talk[i - 1]) {
+            out.back().end_s = words[i].end_s;
+        } else {
+            out.push_back({std::string(captions::kUnknownTalk), words[i].start_s, words[i].end_s});
+        }
+    }
+    return out;
+}
+
 } // namespace
 
 std::vector<captions::Cue> listen(
-    const Sound& sound, const notes::Style& style, const Progress& progress, const OnCue& heard)
+    Sound sound, const notes::Style& style, const Progress& progress, const OnCue& heard)
 {
     if (sound.samples.empty()) {
         return {};
     }
     constexpr std::size_t kEnoughWords = 8; // of notes: it is no talk
-    const Pieces pieces(sound);
+    const Pieces pieces(std::move(sound));
     NotesDecoder decoder(style);
     bool fitted = false;
     std::vector<NotesWord> words;
@@ -143,7 +166,7 @@ std::vector<captions::Cue> listen(
             piece = 0;
         }
     }
-    return cuesOf(words);
+    return cuesOf(withTalk(words, style));
 }
 
 } // namespace brumefall::media

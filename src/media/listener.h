@@ -11,14 +11,14 @@
 namespace brumefall::media {
 
 /// What is heard in `sound`, a cue for what is said between two silences, with the time of every word. What
-/// is no note is left out of them: it was heard as the phones of talk. Empty where nothing is said, and where
-/// `progress` stopped it. `heard` is told what was heard last, as it is heard. Throws MediaError where the
-/// recogniser's model is missing.
+/// is told for talk by its words (notes::talkAmong) is a cue of captions::kUnknownTalk. Empty where nothing
+/// is said, and where `progress` stopped it. `heard` is told what was heard last, as it is heard. Throws
+/// MediaError where the recogniser's model is missing.
 ///
 /// Viterbi search over pairs of words (notes::succession). Once what was heard tells on which side the crew
 /// says the grade, or how long the throat of the voice is, all is heard anew with that.
 using OnCue = std::function<void(const captions::Cue&)>;
 [[nodiscard]] std::vector<captions::Cue> listen(
-    const Sound& sound, const notes::Style& style, const Progress& progress = {}, const OnCue& heard = {});
+    Sound sound, const notes::Style& style, const Progress& progress = {}, const OnCue& heard = {});
 
 } // namespace brumefall::media

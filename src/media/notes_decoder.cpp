@@ -22,7 +22,11 @@ public:
     void add(const NotesWord& word)
     {
         constexpr double kSilence_s = 0.6;
-        constexpr double kPause_s = 0.25;
+        if (word.isTalk()) {
+            close();
+            all_.push_back({word.start_s, word.end_s, static_cast<int>(all_.size()) + 1, word.text, {}});
+            return;
+        }
         if (!now_.text.empty()) {
             const double pause_s = word.start_s - now_.end_s;
             if (pause_s > kSilence_s) {

@@ -13,12 +13,17 @@
 
 namespace brumefall::media {
 
-/// A word that was heard; times in seconds.
+/// A word that was heard, or captions::kUnknownTalk for a stretch of talk; times in seconds.
 struct NotesWord {
     std::string text;
     double start_s;
     double end_s;
+
+    [[nodiscard]] bool isTalk() const { return text == captions::kUnknownTalk; }
 };
+
+/// A silence between two words; a longer one ends a sentence.
+inline constexpr double kPause_s = 0.25;
 
 class NotesDecoder {
 public:
@@ -31,8 +36,8 @@ public:
     [[nodiscard]] std::optional<notes::Order> order() const { return order_; }
     [[nodiscard]] double warp() const { return warp_; }
 
-    /// The words in `samples` (at kAlignRate_hz, as prepareToHear leaves them), from the first of them on. What
-    /// is drawn out as no reader does it is an engine, and left out.
+    /// The words in `samples` (at kAlignRate_hz, as prepareToHear leaves them), from the first of them on.
+    /// What is drawn out as no reader does it is an engine, and left out.
     [[nodiscard]] std::vector<NotesWord> hear(std::span<const std::int16_t> samples) const;
     /// Hears `samples` as shorter throats would have said them, and goes on with the one that fits the model
     /// best, where it fits clearly better. Returns whether that is another one than before.
@@ -53,7 +58,8 @@ private:
 /// some noise is left.
 void prepareToHear(std::vector<std::int16_t>& samples);
 
-/// Words between two silences as cues, with the time of each word; a longer silence ends a sentence.
+/// Words between two silences as cues, with the time of each word; a longer silence ends a sentence. A
+/// stretch of talk is a cue of its own.
 [[nodiscard]] std::vector<captions::Cue> cuesOf(std::span<const NotesWord> words);
 
 } // namespace brumefall::media

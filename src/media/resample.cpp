@@ -9,7 +9,7 @@ extern "C" {
 
 namespace brumefall::media {
 
-Sound resampled(const Sound& sound, int rate_hz)
+Sound resampled(Sound sound, int rate_hz)
 {
     if (sound.rate_hz == rate_hz) {
         return sound;

@@ -6,6 +6,6 @@
 namespace brumefall::media {
 
 /// `sound` at another rate, by FFmpeg's resampler.
-[[nodiscard]] Sound resampled(const Sound& sound, int rate_hz);
+[[nodiscard]] Sound resampled(Sound sound, int rate_hz);
 
 } // namespace brumefall::media

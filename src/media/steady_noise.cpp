@@ -124,20 +124,18 @@ bool reduceSteadyNoise(std::vector<std::int16_t>& samples, int rate_hz, double l
         return false;
     }
     const int late = rate_hz / 40; // two of its steps of an eightieth of a second, found with an impulse
-    std::vector<std::int16_t> out(samples.size());
-    samples.resize(samples.size() + static_cast<std::size_t>(late));
-    for (std::size_t at = 0; at < samples.size(); at += kAtOnce) {
+    const std::size_t count = samples.size();
+    samples.resize(count + static_cast<std::size_t>(late));
+    bool whole = true;
+    for (std::size_t at = 0; whole && at < samples.size(); at += kAtOnce) {
         const auto part = std::span(samples).subspan(at, std::min(kAtOnce, samples.size() - at));
-        if (!filter.give(part, static_cast<std::int64_t>(at), rate_hz)) {
-            samples.resize(out.size());
-            return false;
-        }
-        filter.take(out, late);
+        whole = filter.give(part, static_cast<std::int64_t>(at), rate_hz);
+        filter.take(samples, late); // what comes out stands where what went in is needed no more
     }
-    if (filter.end()) {
-        filter.take(out, late);
+    if (whole && filter.end()) {
+        filter.take(samples, late);
     }
-    samples = std::move(out);
+    samples.resize(count);
     return true;
 }
 

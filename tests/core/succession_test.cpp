@@ -21,14 +21,6 @@ double probability(const notes::Succession& model, const std::string& first, con
     return 0.0;
 }
 
-double share(const notes::Succession& model, const std::string& word)
-{
-    const auto at = std::lower_bound(model.words.begin(), model.words.end(), word);
-    return at == model.words.end() || *at != word
-        ? 0.0
-        : model.share[static_cast<std::size_t>(at - model.words.begin())];
-}
-
 } // namespace
 
 TEST(Succession, AGradeComesWhereTheSchoolSaysIt)
@@ -47,8 +39,8 @@ TEST(Succession, PhrasesHoldTogetherAndThingsComeAfterWhatRelatesThem)
     const auto model = notes::succession(notes::Order::direction_first);
     EXPECT_GT(probability(model, "don't", "cut"), 0.5);
     EXPECT_GT(probability(model, "over", "crest"), 10.0 * probability(model, "over", "left"));
-    EXPECT_GT(share(model, "left"), share(model, "chicane"));
-    EXPECT_GT(share(model, "very"), 0.0);
+    EXPECT_GT(model.shareOf("left"), model.shareOf("chicane"));
+    EXPECT_GT(model.shareOf("very"), 0.0);
 }
 
 TEST(Succession, TheSharesAndWhatFollowsAWordAreProbabilities)
@@ -73,9 +65,9 @@ TEST(Succession, TheCrewsOwnWordsAreExpectedToo)
     notes::Style style;
     style.words = {{"bullet", "six"}};
     const auto model = notes::succession(notes::Order::direction_first, style);
-    EXPECT_GT(share(model, "bullet"), 0.0);
+    EXPECT_GT(model.shareOf("bullet"), 0.0);
     EXPECT_GT(probability(model, "left", "bullet"), 0.0) << "where its meaning would be said";
-    EXPECT_EQ(share(notes::succession({}), "bullet"), 0.0);
+    EXPECT_EQ(notes::succession({}).shareOf("bullet"), 0.0);
 }
 
 TEST(Succession, TheArpaTextHoldsAsManyLinesAsItSaysAndProbabilitiesThatBackOff)

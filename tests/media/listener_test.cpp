@@ -118,6 +118,31 @@ TEST(Listener, TalkAndSilenceAreNoNotes)
     EXPECT_FALSE(captions::isReading(draft)) << captions::draftText(draft, 0, draft.calls.size());
 }
 
+/// A remark between notes makes none, and is told with its times.
+TEST(Listener, TalkBetweenNotesIsKeptAsTalk)
+{
+    const auto reading = media::readAloud(planOf(kStage), {}, 3);
+    const auto talk =
+        media::sayAtRate("look at those people in the garden. we could have bought the old house "
+                         "by the river, and grown potatoes for the whole family",
+            180);
+    ASSERT_EQ(talk.rate_hz, reading.sound.rate_hz);
+    media::Sound both = reading.sound;
+    const double from_s = both.duration_s() + 1.0;
+    const std::vector<std::int16_t> silence(static_cast<std::size_t>(both.rate_hz), 0);
+    for (const auto* part : {&silence, &talk.samples, &silence, &reading.sound.samples}) {
+        both.samples.insert(both.samples.end(), part->begin(), part->end());
+    }
+    const auto draft = draftOf(media::listen(both, {}));
+    ASSERT_EQ(draft.talk.size(), 1U);
+    EXPECT_NEAR(draft.talk.front().at_s, from_s, 1.0);
+    EXPECT_NEAR(draft.talk.front().end_s, from_s + talk.duration_s(), 1.5);
+    EXPECT_TRUE(std::none_of(draft.calls.begin(), draft.calls.end(), [&](const captions::DraftCall& call) {
+        return call.at_s > from_s - 0.5 && call.at_s < from_s + talk.duration_s() + 0.5;
+    }));
+    EXPECT_EQ(headsOf(draft).size(), 2 * kHeads.size());
+}
+
 /// An engine holds a tone far longer than a reader holds a vowel.
 TEST(Listener, AnEngineAloneIsNoWords)
 {

@@ -241,7 +241,10 @@ void CaptionsReview::showStage()
             showRow(r, row.call);
             continue;
         }
-        const QString texts[]{QString(), clockText(row.at_s), QString::fromStdString(row.talk->heard),
+        const bool known = !row.talk->heard.empty();
+        const QString texts[]{QString(), clockText(row.at_s),
+            known ? QString::fromStdString(row.talk->heard)
+                  : tr("%1 s of talk").arg(row.talk->end_s - row.talk->at_s, 0, 'f', 0),
             tr("talk, no note"), QString(), QString()};
         for (int column = 0; column < kColumns; ++column) {
             auto* item = new QTableWidgetItem(texts[column]);

@@ -21,6 +21,9 @@ struct Cue {
     std::vector<Timed> times{};
 };
 
+/// The text of a cue for speech of which no word is known. As all that stands in brackets, it is no word.
+inline constexpr std::string_view kUnknownTalk = "[talk]";
+
 inline constexpr std::size_t kMostCues = 100'000;
 
 /// Reads any of the three kinds; a plain line lasts until the next. Throws formats::FormatError naming `file`

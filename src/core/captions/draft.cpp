@@ -46,6 +46,11 @@ public:
         reading_ = notes::readLattice(lattice, style.order);
         draft_.order = reading_.order;
         last_s_ = cues.empty() ? 0.0 : cues.back().end_s;
+        for (const Cue& cue : cues) {
+            if (cue.text == kUnknownTalk) {
+                unknown_talk_.push_back(cue);
+            }
+        }
     }
 
     Draft draft()
@@ -56,6 +61,13 @@ public:
         closeStage();
         if (heard_to_ < words_.size()) {
             addTalk(words_.size());
+        }
+        for (const Cue& cue : unknown_talk_) {
+            DraftCall talk;
+            talk.line = cue.line;
+            talk.at_s = cue.start_s;
+            talk.end_s = cue.end_s;
+            draft_.talk.push_back(std::move(talk));
         }
         return std::move(draft_);
     }
@@ -366,6 +378,7 @@ private:
     }
 
     std::vector<HeardWord> words_;
+    std::vector<Cue> unknown_talk_;
     notes::Reading reading_;
     Draft draft_;
     double last_s_ = 0.0;

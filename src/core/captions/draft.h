@@ -68,7 +68,7 @@ struct Draft {
     notes::Order order = notes::Order::direction_first;
     std::vector<DraftCall> calls;
     std::vector<DraftStage> stages; ///< at least one where there are calls
-    std::vector<DraftCall> talk; ///< what was heard that is no note; their text is empty
+    std::vector<DraftCall> talk; ///< what was heard that is no note, its words where they are known; no text
     int chatter = 0; ///< words of talk that were left out of the calls
 };
 

@@ -156,6 +156,12 @@ std::vector<Phrase> phrasesOf(const Style& style)
 
 } // namespace
 
+double Succession::shareOf(std::string_view word) const
+{
+    const auto at = std::lower_bound(words.begin(), words.end(), word);
+    return at == words.end() || *at != word ? 0.0 : share[static_cast<std::size_t>(at - words.begin())];
+}
+
 Succession succession(std::optional<Order> order, const Style& style, const std::string& alone)
 {
     constexpr double kAlone = 0.15; ///< of what is said between two silences

@@ -6,6 +6,7 @@
 #include <cstddef>
 #include <optional>
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace brumefall::notes {
@@ -24,6 +25,8 @@ struct Succession {
     std::vector<Pair> pairs; ///< by `first`; the likely ones
     std::vector<double> begins; ///< how likely each word begins what is said between two silences
     std::vector<double> ends; ///< how likely a silence follows each word: hardly ever where more must come
+
+    [[nodiscard]] double shareOf(std::string_view word) const; ///< 0 where it is none of them
 };
 
 /// For crews that say `order`, or either where that is not known; with the crew's own words of `style`.
@@ -34,8 +37,8 @@ struct Succession {
 /// The model in the ARPA format for back-off models, of order two. What is no pair backs off to the shares:
 /// Katz, IEEE Transactions on Acoustics, Speech and Signal Processing 35 (1987), 400-401.
 ///
-/// `talk` are names for the sounds of anything else. They may follow each other and every word, each as dear as
-/// kTalk, and what begins a note may follow them.
+/// `talk` are names for the sounds of anything else. They may follow each other and every word, each as dear
+/// as kTalk, and what begins a note may follow them.
 inline constexpr double kTalk = 3.2e-3; ///< so dear that they do not explain the words themselves
 [[nodiscard]] std::string arpaOf(const Succession& succession, const std::vector<std::string>& talk = {});
 
