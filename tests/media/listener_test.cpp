@@ -3,6 +3,7 @@
 #include "captions/draft.h"
 #include "media/car_noise.h"
 #include "media/condense.h"
+#include "media/demo_plan.h"
 #include "media/listener.h"
 #include "media/pronunciations.h"
 #include "media/simulated_reader.h"
@@ -148,6 +149,14 @@ TEST(Listener, AnEngineAloneIsNoWords)
 {
     const auto cues = media::listen(media::carNoise(media::kNoiseLoop_s), {});
     EXPECT_TRUE(cues.empty()) << cues.front().text;
+}
+
+/// The recogniser aborted where its best path ended in talk that no silence could follow.
+TEST(Listener, AnOnboardInWhichNobodySpeaksIsNoNotes)
+{
+    auto onboard = media::decodeSound(kDemo / "media" / "stage.mkv", media::kAlignRate_hz);
+    media::keepSpan(onboard, 0.0, 50.0);
+    EXPECT_FALSE(captions::isReading(draftOf(media::listen(std::move(onboard), {}))));
 }
 
 TEST(Listener, ItStopsWhenItIsAskedTo)
