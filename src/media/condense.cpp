@@ -145,7 +145,7 @@ bool LevelWatch::isLoud(std::span<const float> frame)
 
 std::int16_t LevelWatch::brought(float sample)
 {
-    return inRange(gain_ * sample + hiss_(random_));
+    return hiss_.over(gain_ * sample);
 }
 
 double originalTime(const std::vector<Condensed::Piece>& pieces, double condensed_s)
@@ -197,17 +197,18 @@ Condensed condense(const Sound& sound, double loud_dB, double hiss)
     }
     keepUntil(sound.samples.size());
     out.samples.resize(out.samples.size() + afterEnd);
-    addHiss(out.samples, hiss);
+    if (hiss > 0.0) {
+        Hiss steady(hiss);
+        for (std::int16_t& sample : out.samples) {
+            sample = steady.over(sample);
+        }
+    }
     return out;
 }
 
-void addHiss(std::vector<std::int16_t>& samples, double deviation)
+std::int16_t Hiss::over(double sample)
 {
-    std::minstd_rand random(1);
-    std::normal_distribution<double> hiss(0.0, deviation);
-    for (std::int16_t& sample : samples) {
-        sample = inRange(sample + hiss(random));
-    }
+    return inRange(sample + hiss_(random_));
 }
 
 } // namespace brumefall::media

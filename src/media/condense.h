@@ -41,7 +41,18 @@ inline constexpr double kAfterEnd_s = 1.0;
 [[nodiscard]] Condensed condense(const Sound& sound, double loud_dB = 0.0, double hiss = kHiss);
 
 /// Silence without any noise is like nothing that the recogniser's model has heard; a steady hiss mends that.
-void addHiss(std::vector<std::int16_t>& samples, double deviation);
+class Hiss {
+public:
+    explicit Hiss(double deviation)
+        : hiss_(0.0, deviation)
+    {
+    }
+    [[nodiscard]] std::int16_t over(double sample);
+
+private:
+    std::minstd_rand random_{1};
+    std::normal_distribution<double> hiss_;
+};
 
 /// Takes away what lies below speech (hum, rumble), as it would be taken for speech and hide it: two
 /// Butterworth sections, by the bilinear transform (Oppenheim & Schafer, Discrete-Time Signal Processing).
@@ -72,8 +83,7 @@ private:
     float quiet_dB_ = 0.0F;
     float margin_dB_ = 7.0F;
     double gain_ = 0.0; ///< 0 before anything was heard
-    std::minstd_rand random_{1};
-    std::normal_distribution<double> hiss_{0.0, kHiss};
+    Hiss hiss_{kHiss};
 };
 
 } // namespace brumefall::media

@@ -80,8 +80,8 @@ captions::Cue Dictation::heardIn() const
     Sound sound{earlier_, kAlignRate_hz};
     sound.samples.insert(sound.samples.end(), breath_.begin(), breath_.end());
     auto condensed = condense(sound, 0.0, 0.0);
-    prepareToHear(condensed.samples);
-    auto words = decoder_.hear(condensed.samples);
+    Prepared prepared(std::move(condensed.samples));
+    auto words = decoder_.hear(prepared.until(prepared.count()));
     const double earlier_s = static_cast<double>(earlier_.size()) / kAlignRate_hz;
     const double from_s = static_cast<double>(from_) / kAlignRate_hz;
     for (NotesWord& word : words) {

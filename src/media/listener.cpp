@@ -17,24 +17,71 @@ namespace {
 
 constexpr std::size_t kFrame = kAlignRate_hz / 100;
 
-/// Where a long recording is cut: samples, at the quietest fifth of a second of what may be a piece's end.
-std::vector<std::size_t> cutsOf(std::span<const std::int16_t> samples)
-{
-    constexpr std::size_t kShortest = 8 * 100; // frames
-    constexpr std::size_t kLongest = 16 * 100;
-    constexpr std::size_t kAround = 20;
-    std::vector<double> energy(samples.size() / kFrame);
-    for (std::size_t f = 0; f < energy.size(); ++f) {
-        for (const std::int16_t sample : samples.subspan(f * kFrame, kFrame)) {
-            energy[f] += static_cast<double>(sample) * sample;
-        }
+/// A recording in pieces of some seconds, each made ready when it is asked for: the first is heard at once.
+class Pieces {
+public:
+    explicit Pieces(Sound sound)
+        : Pieces(condense(resampled(std::move(sound), kAlignRate_hz), 0.0, 0.0))
+    {
     }
-    std::vector<std::size_t> cuts{0};
-    std::size_t from = 0;
-    while (from + kLongest < energy.size()) {
-        std::size_t best = from + kLongest;
+
+    /// Whether there is piece `index`; those before it were asked for.
+    [[nodiscard]] bool has(std::size_t index) const
+    {
+        return index + 1 < ends_.size() || ends_.back() < prepared_.count();
+    }
+
+    [[nodiscard]] std::span<const std::int16_t> samplesOf(std::size_t piece)
+    {
+        if (piece + 1 == ends_.size()) {
+            ends_.push_back(endAfter(ends_.back()));
+        }
+        return prepared_.until(ends_[piece + 1]).subspan(ends_[piece]);
+    }
+
+    /// What of the recording lies before a piece.
+    [[nodiscard]] double shareBefore(std::size_t piece) const
+    {
+        return static_cast<double>(ends_[piece]) / static_cast<double>(prepared_.count());
+    }
+
+    /// Words of a piece, at the times of the recording.
+    [[nodiscard]] std::vector<NotesWord> timed(std::size_t piece, std::vector<NotesWord> words) const
+    {
+        const double from_s = static_cast<double>(ends_[piece]) / kAlignRate_hz;
+        for (NotesWord& word : words) {
+            word.start_s = originalTime(cuts_, from_s + word.start_s);
+            word.end_s = originalTime(cuts_, from_s + word.end_s);
+        }
+        return words;
+    }
+
+private:
+    explicit Pieces(Condensed condensed)
+        : prepared_(std::move(condensed.samples))
+        , cuts_(std::move(condensed.pieces))
+    {
+    }
+
+    /// Where the piece from sample `from` ends: at the quietest fifth of a second of where it may.
+    [[nodiscard]] std::size_t endAfter(std::size_t from)
+    {
+        constexpr std::size_t kShortest = 8 * 100; // frames
+        constexpr std::size_t kLongest = 16 * 100;
+        constexpr std::size_t kAround = 20;
+        if (prepared_.count() / kFrame <= from / kFrame + kLongest) {
+            return prepared_.count();
+        }
+        const auto may = prepared_.until(from + kLongest * kFrame).subspan(from);
+        std::vector<double> energy(kLongest);
+        for (std::size_t f = 0; f < energy.size(); ++f) {
+            for (const std::int16_t sample : may.subspan(f * kFrame, kFrame)) {
+                energy[f] += static_cast<double>(sample) * sample;
+            }
+        }
+        std::size_t best = kLongest;
         double least = 1e300;
-        for (std::size_t f = from + kShortest; f + kAround <= from + kLongest; ++f) {
+        for (std::size_t f = kShortest; f + kAround <= kLongest; ++f) {
             double sum = 0.0;
             for (std::size_t i = f; i < f + kAround; ++i) {
                 sum += energy[i];
@@ -44,44 +91,12 @@ std::vector<std::size_t> cutsOf(std::span<const std::int16_t> samples)
                 best = f + kAround / 2;
             }
         }
-        cuts.push_back(best * kFrame);
-        from = best;
-    }
-    cuts.push_back(samples.size());
-    return cuts;
-}
-
-/// A recording in pieces.
-class Pieces {
-public:
-    explicit Pieces(Sound sound)
-        : condensed_(condense(resampled(std::move(sound), kAlignRate_hz), 0.0, 0.0))
-    {
-        prepareToHear(condensed_.samples);
-        cuts_ = cutsOf(condensed_.samples);
+        return from + best * kFrame;
     }
 
-    [[nodiscard]] std::size_t count() const { return cuts_.size() - 1; }
-
-    [[nodiscard]] std::span<const std::int16_t> samplesOf(std::size_t piece) const
-    {
-        return std::span(condensed_.samples).subspan(cuts_[piece], cuts_[piece + 1] - cuts_[piece]);
-    }
-
-    /// Words of a piece, at the times of the recording.
-    [[nodiscard]] std::vector<NotesWord> timed(std::size_t piece, std::vector<NotesWord> words) const
-    {
-        const double from_s = static_cast<double>(cuts_[piece]) / kAlignRate_hz;
-        for (NotesWord& word : words) {
-            word.start_s = condensed_.originalTime(from_s + word.start_s);
-            word.end_s = condensed_.originalTime(from_s + word.end_s);
-        }
-        return words;
-    }
-
-private:
-    Condensed condensed_;
-    std::vector<std::size_t> cuts_;
+    Prepared prepared_;
+    std::vector<Condensed::Piece> cuts_; ///< where silences were cut out
+    std::vector<std::size_t> ends_{0}; ///< of the pieces so far, in samples; the first begins at 0
 };
 
 /// On which side of their directions the grades stand; nothing where few tell.
@@ -138,16 +153,16 @@ std::vector<captions::Cue> listen(
         return {};
     }
     constexpr std::size_t kEnoughWords = 8; // of notes: it is no talk
-    const Pieces pieces(std::move(sound));
+    Pieces pieces(std::move(sound));
     NotesDecoder decoder(style);
     bool fitted = false;
     std::vector<NotesWord> words;
-    for (std::size_t piece = 0; piece < pieces.count();) {
-        if (progress && !progress(static_cast<double>(piece) / static_cast<double>(pieces.count()))) {
+    for (std::size_t piece = 0; pieces.has(piece);) {
+        if (progress && !progress(pieces.shareBefore(piece))) {
             return {};
         }
-        const auto said = pieces.timed(piece, decoder.hear(pieces.samplesOf(piece)));
-        const std::size_t heard_piece = piece++;
+        const auto samples = pieces.samplesOf(piece);
+        const auto said = pieces.timed(piece++, decoder.hear(samples));
         words.insert(words.end(), said.begin(), said.end());
         if (heard && !said.empty()) {
             heard(cuesOf(said).back());
@@ -155,7 +170,7 @@ std::vector<captions::Cue> listen(
         bool anew = false;
         if (!fitted && said.size() >= kEnoughWords) {
             fitted = true;
-            anew = decoder.fitVoice(pieces.samplesOf(heard_piece));
+            anew = decoder.fitVoice(samples);
         }
         if (const auto order = decoder.order() ? std::nullopt : orderOf(words)) {
             decoder.use(order, decoder.warp());

@@ -1,7 +1,5 @@
 #include "media/notes_decoder.h"
 
-#include "media/condense.h"
-#include "media/steady_noise.h"
 #include "notes/succession.h"
 
 extern "C" {
@@ -15,6 +13,8 @@ extern "C" {
 
 namespace brumefall::media {
 namespace {
+
+constexpr double kFaintHiss = 100.0; ///< standard deviation, as kHiss
 
 /// Words between two silences, as a cue with the time of each; a longer silence ends a sentence.
 class Cues {
@@ -156,11 +156,21 @@ bool NotesDecoder::fitVoice(std::span<const std::int16_t> samples)
     return other;
 }
 
-void prepareToHear(std::vector<std::int16_t>& samples)
+Prepared::Prepared(std::vector<std::int16_t> samples)
+    : samples_(std::move(samples))
+    , noise_(samples_, kAlignRate_hz)
+    , hiss_(noise_.isReduced() ? kFaintHiss : kHiss)
 {
-    constexpr double kFaintHiss = 100.0;
-    const bool noisy = reduceSteadyNoise(samples, kAlignRate_hz);
-    addHiss(samples, noisy ? kFaintHiss : kHiss);
+}
+
+std::span<const std::int16_t> Prepared::until(std::size_t end)
+{
+    end = std::min(end, samples_.size());
+    noise_.reduceUntil(end);
+    for (; ready_ < end; ++ready_) {
+        samples_[ready_] = hiss_.over(samples_[ready_]);
+    }
+    return std::span(samples_).first(end);
 }
 
 std::vector<captions::Cue> cuesOf(std::span<const NotesWord> words)

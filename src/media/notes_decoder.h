@@ -2,7 +2,9 @@
 #pragma once
 
 #include "captions/cues.h"
+#include "media/condense.h"
 #include "media/speech_decoder.h"
+#include "media/steady_noise.h"
 #include "notes/style.h"
 
 #include <cstdint>
@@ -36,7 +38,7 @@ public:
     [[nodiscard]] std::optional<notes::Order> order() const { return order_; }
     [[nodiscard]] double warp() const { return warp_; }
 
-    /// The words in `samples` (at kAlignRate_hz, as prepareToHear leaves them), from the first of them on.
+    /// The words in `samples` (at kAlignRate_hz, as Prepared makes them), from the first of them on.
     /// What is drawn out as no reader does it is an engine, and left out.
     [[nodiscard]] std::vector<NotesWord> hear(std::span<const std::int16_t> samples) const;
     /// Hears `samples` as shorter throats would have said them, and goes on with the one that fits the model
@@ -54,9 +56,21 @@ private:
     double warp_ = 1.0;
 };
 
-/// Takes the noise from samples of one level and adds the hiss that is best to hear with: less of it where
-/// some noise is left.
-void prepareToHear(std::vector<std::int16_t>& samples);
+/// Samples of one level made ready to be heard: without their steady noise, and with the hiss that is best to
+/// hear with, less of it where some noise is left.
+class Prepared {
+public:
+    explicit Prepared(std::vector<std::int16_t> samples);
+    [[nodiscard]] std::size_t count() const { return samples_.size(); }
+    /// Those before `end`, ready; they are worked on when they are first asked for.
+    [[nodiscard]] std::span<const std::int16_t> until(std::size_t end);
+
+private:
+    std::vector<std::int16_t> samples_;
+    SteadyNoise noise_;
+    Hiss hiss_;
+    std::size_t ready_ = 0;
+};
 
 /// Words between two silences as cues, with the time of each word; a longer silence ends a sentence. A
 /// stretch of talk is a cue of its own.

@@ -11,6 +11,7 @@ extern "C" {
 #include <algorithm>
 #include <cmath>
 #include <cstring>
+#include <span>
 #include <string>
 
 namespace brumefall::media {
@@ -18,8 +19,36 @@ namespace {
 
 using Graph = std::unique_ptr<AVFilterGraph, Freer<avfilter_graph_free>>;
 
+/// What goes on under the voice: the level that a fifth of the hundredths of a second lie below, against full
+/// scale, within what the filter takes.
+double floorOf(std::span<const std::int16_t> samples, int rate_hz)
+{
+    constexpr double kLeast_dB = -80.0;
+    constexpr double kMost_dB = -20.0;
+    constexpr std::size_t kFifth = 5;
+    const auto frame = static_cast<std::size_t>(rate_hz / 100);
+    std::vector<double> levels;
+    for (std::size_t at = 0; at + frame <= samples.size(); at += frame) {
+        double sum = 0.0;
+        for (const std::int16_t sample : samples.subspan(at, frame)) {
+            const double share = sample / 32768.0;
+            sum += share * share;
+        }
+        levels.push_back(10.0 * std::log10(sum / static_cast<double>(frame) + 1e-12));
+    }
+    if (levels.empty()) {
+        return kLeast_dB;
+    }
+    const auto fifth = levels.begin() + static_cast<std::ptrdiff_t>(levels.size() / kFifth);
+    std::nth_element(levels.begin(), fifth, levels.end());
+    constexpr double kAbove_dB = 1.0; // or half of it stays
+    return std::clamp(*fifth + kAbove_dB, kLeast_dB, kMost_dB);
+}
+
+} // namespace
+
 /// A source, the filter and a sink.
-class Filter {
+class SteadyNoise::Filter {
 public:
     Filter(int rate_hz, double floor_dB)
     {
@@ -66,9 +95,13 @@ public:
                     into[static_cast<std::size_t>(at)] = samples[i];
                 }
             }
+            done_ =
+                static_cast<std::size_t>(std::max<std::int64_t>(0, frame->pts + frame->nb_samples - late));
             av_frame_unref(frame.get());
         }
     }
+
+    [[nodiscard]] std::size_t done() const { return done_; } ///< samples that were written
 
 private:
     bool make(AVFilterContext** filter, const char* name, const char* arguments)
@@ -82,61 +115,45 @@ private:
     AVFilterContext* source_ = nullptr;
     AVFilterContext* sink_ = nullptr;
     bool ready_ = false;
+    std::size_t done_ = 0;
 };
 
-/// What goes on under the voice: the level that a fifth of the hundredths of a second lie below, against full
-/// scale, within what the filter takes.
-double floorOf(std::span<const std::int16_t> samples, int rate_hz)
+SteadyNoise::SteadyNoise(std::vector<std::int16_t>& samples, int rate_hz, double least_dB)
+    : samples_(samples)
+    , rate_hz_(rate_hz)
 {
-    constexpr double kLeast_dB = -80.0;
-    constexpr double kMost_dB = -20.0;
-    constexpr std::size_t kFifth = 5;
-    const auto frame = static_cast<std::size_t>(rate_hz / 100);
-    std::vector<double> levels;
-    for (std::size_t at = 0; at + frame <= samples.size(); at += frame) {
-        double sum = 0.0;
-        for (const std::int16_t sample : samples.subspan(at, frame)) {
-            const double share = sample / 32768.0;
-            sum += share * share;
+    const double floor_dB = floorOf(samples, rate_hz);
+    if (floor_dB >= least_dB) {
+        filter_ = std::make_unique<Filter>(rate_hz, floor_dB);
+        if (!filter_->isReady()) {
+            filter_.reset();
         }
-        levels.push_back(10.0 * std::log10(sum / static_cast<double>(frame) + 1e-12));
     }
-    if (levels.empty()) {
-        return kLeast_dB;
-    }
-    const auto fifth = levels.begin() + static_cast<std::ptrdiff_t>(levels.size() / kFifth);
-    std::nth_element(levels.begin(), fifth, levels.end());
-    constexpr double kAbove_dB = 1.0; // or half of it stays
-    return std::clamp(*fifth + kAbove_dB, kLeast_dB, kMost_dB);
 }
 
-} // namespace
+SteadyNoise::~SteadyNoise() = default;
 
-bool reduceSteadyNoise(std::vector<std::int16_t>& samples, int rate_hz, double least_dB)
+void SteadyNoise::reduceUntil(std::size_t end)
 {
     constexpr std::size_t kAtOnce = 4096;
-    const double floor_dB = floorOf(samples, rate_hz);
-    if (floor_dB < least_dB) {
-        return false;
+    const auto late = static_cast<std::size_t>(
+        rate_hz_ / 40); // two of its steps of an eightieth of a second, found with an impulse
+    const std::size_t all = samples_.size() + late;
+    while (filter_ && filter_->done() < std::min(end, samples_.size()) && given_ < all) {
+        const std::size_t count = std::min(kAtOnce, all - given_);
+        std::vector<std::int16_t> part(count); // silence behind the last one
+        std::copy_n(samples_.begin() + static_cast<std::ptrdiff_t>(std::min(given_, samples_.size())),
+            std::min(count, samples_.size() - std::min(given_, samples_.size())), part.begin());
+        if (!filter_->give(part, static_cast<std::int64_t>(given_), rate_hz_)) {
+            return;
+        }
+        given_ += count;
+        if (given_ == all) {
+            filter_->end();
+        }
+        // what comes out stands where what went in is needed no more
+        filter_->take(samples_, static_cast<std::int64_t>(late));
     }
-    Filter filter(rate_hz, floor_dB);
-    if (!filter.isReady()) {
-        return false;
-    }
-    const int late = rate_hz / 40; // two of its steps of an eightieth of a second, found with an impulse
-    const std::size_t count = samples.size();
-    samples.resize(count + static_cast<std::size_t>(late));
-    bool whole = true;
-    for (std::size_t at = 0; whole && at < samples.size(); at += kAtOnce) {
-        const auto part = std::span(samples).subspan(at, std::min(kAtOnce, samples.size() - at));
-        whole = filter.give(part, static_cast<std::int64_t>(at), rate_hz);
-        filter.take(samples, late); // what comes out stands where what went in is needed no more
-    }
-    if (whole && filter.end()) {
-        filter.take(samples, late);
-    }
-    samples.resize(count);
-    return true;
 }
 
 } // namespace brumefall::media

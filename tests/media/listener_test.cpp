@@ -123,10 +123,11 @@ TEST(Listener, TalkAndSilenceAreNoNotes)
 TEST(Listener, TalkBetweenNotesIsKeptAsTalk)
 {
     const auto reading = media::readAloud(planOf(kStage), {}, 3);
-    const auto talk =
-        media::sayAtRate("look at those people in the garden. we could have bought the old house "
-                         "by the river, and grown potatoes for the whole family",
-            180);
+    const auto talk = media::sayAtRate(
+        "look at those people in the garden. we could have bought the old house by the river, and grown "
+        "potatoes for the whole family. my sister said that nobody wanted it, because of the water in the "
+        "cellar, but her husband had already told the bank about the whole thing",
+        180);
     ASSERT_EQ(talk.rate_hz, reading.sound.rate_hz);
     media::Sound both = reading.sound;
     const double from_s = both.duration_s() + 1.0;
@@ -135,9 +136,13 @@ TEST(Listener, TalkBetweenNotesIsKeptAsTalk)
         both.samples.insert(both.samples.end(), part->begin(), part->end());
     }
     const auto draft = draftOf(media::listen(both, {}));
-    ASSERT_EQ(draft.talk.size(), 1U);
-    EXPECT_NEAR(draft.talk.front().at_s, from_s, 1.0);
-    EXPECT_NEAR(draft.talk.front().end_s, from_s + talk.duration_s(), 1.5);
+    double told_s = 0.0;
+    for (const auto& part : draft.talk) {
+        EXPECT_GT(part.at_s, from_s - 1.0);
+        EXPECT_LT(part.end_s, from_s + talk.duration_s() + 1.0);
+        told_s += part.end_s - part.at_s;
+    }
+    EXPECT_GT(told_s, 0.7 * talk.duration_s());
     EXPECT_TRUE(std::none_of(draft.calls.begin(), draft.calls.end(), [&](const captions::DraftCall& call) {
         return call.at_s > from_s - 0.5 && call.at_s < from_s + talk.duration_s() + 0.5;
     }));

@@ -57,6 +57,17 @@ double likeness(std::span<const std::int16_t> a, std::span<const std::int16_t> b
     return sum / (rms(a) * rms(b) * static_cast<double>(a.size() - 400));
 }
 
+/// `samples` without their noise, asked for bit by bit; whether there was any.
+bool reduced(std::vector<std::int16_t>& samples, double least_dB = -45.0)
+{
+    media::SteadyNoise noise(samples, media::kAlignRate_hz, least_dB);
+    for (std::size_t end = 0; end < samples.size(); end += kSecond / 3) {
+        noise.reduceUntil(end);
+    }
+    noise.reduceUntil(samples.size());
+    return noise.isReduced();
+}
+
 } // namespace
 
 TEST(SteadyNoise, IsLoweredAndTheVoiceStaysWhereItWas)
@@ -64,7 +75,7 @@ TEST(SteadyNoise, IsLoweredAndTheVoiceStaysWhereItWas)
     const auto clean = voice();
     auto samples = withNoise(clean, 900.0);
     const double before = rms(std::span(samples).subspan(3 * kSecond, 2 * kSecond));
-    EXPECT_TRUE(media::reduceSteadyNoise(samples, media::kAlignRate_hz));
+    EXPECT_TRUE(reduced(samples));
     ASSERT_EQ(samples.size(), clean.size());
     EXPECT_LT(rms(std::span(samples).subspan(3 * kSecond, 2 * kSecond)), 0.5 * before);
     const auto said = std::span<const std::int16_t>(clean).subspan(6 * kSecond);
@@ -81,21 +92,33 @@ TEST(SteadyNoise, AQuietRecordingStaysAsItIs)
 {
     const auto clean = withNoise(voice(), 10.0);
     auto samples = clean;
-    EXPECT_FALSE(media::reduceSteadyNoise(samples, media::kAlignRate_hz)) << "there is hardly any";
+    EXPECT_FALSE(reduced(samples)) << "there is hardly any";
     EXPECT_EQ(samples, clean);
-    EXPECT_TRUE(media::reduceSteadyNoise(samples, media::kAlignRate_hz, -90.0));
+    EXPECT_TRUE(reduced(samples, -90.0));
     const auto said = std::span<const std::int16_t>(clean).subspan(6 * kSecond);
     const auto heard = std::span<const std::int16_t>(samples).subspan(6 * kSecond);
     EXPECT_GT(likeness(said, heard, 0), 0.995);
     EXPECT_NEAR(rms(heard), rms(said), 0.05 * rms(said));
 }
 
+TEST(SteadyNoise, WhatWasNotAskedForStaysAsItIs)
+{
+    const auto noisy = withNoise(voice(), 900.0);
+    auto part = noisy;
+    auto whole = noisy;
+    media::SteadyNoise(part, media::kAlignRate_hz).reduceUntil(4 * kSecond);
+    media::SteadyNoise(whole, media::kAlignRate_hz).reduceUntil(whole.size());
+    EXPECT_TRUE(std::equal(part.begin(), part.begin() + 4 * kSecond, whole.begin()))
+        << "the same, however it is asked for";
+    EXPECT_TRUE(std::equal(part.begin() + 5 * kSecond, part.end(), noisy.begin() + 5 * kSecond));
+}
+
 TEST(SteadyNoise, NothingAndAMomentAreLeftAlone)
 {
     std::vector<std::int16_t> none;
-    media::reduceSteadyNoise(none, media::kAlignRate_hz, -90.0);
+    reduced(none, -90.0);
     EXPECT_TRUE(none.empty());
     std::vector<std::int16_t> moment(50, 1000);
-    media::reduceSteadyNoise(moment, media::kAlignRate_hz, -90.0);
+    reduced(moment, -90.0);
     EXPECT_EQ(moment.size(), 50U);
 }

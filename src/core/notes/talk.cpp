@@ -8,8 +8,8 @@ namespace brumefall::notes {
 namespace {
 
 constexpr double kAsNotes = 0.6; ///< of what talk is heard as; the rest is any word
-constexpr double kChange = 8.0; ///< in natural logarithms of a likelihood
-constexpr double kChangeAtPause = 4.0;
+constexpr double kChange = 6.0; ///< in natural logarithms of a likelihood
+constexpr double kChangeAtPause = 3.0;
 
 enum State : std::size_t { notes, talk };
 
