@@ -825,6 +825,30 @@
         <source>Take what was read in %1</source>
         <translation>Übernehmen, was in %1 gelesen wurde</translation>
     </message>
+    <message>
+        <source>%1, then by the bends of %2</source>
+        <translation>%1, dann nach den Bögen von %2</translation>
+    </message>
+    <message>
+        <source>The bends of %1 and these notes do not fit each other.</source>
+        <translation>Die Bögen von %1 und dieser Aufschrieb passen nicht zueinander.</translation>
+    </message>
+    <message>
+        <source>Places by the bends of %1</source>
+        <translation>Stellen nach den Bögen von %1</translation>
+    </message>
+    <message>
+        <source>%1 places lie where the bends of %2 have them; look at the others first.</source>
+        <translation>%1 Stellen liegen, wo die Bögen von %2 sie haben; die anderen zuerst ansehen.</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>%1 s of talk</source>
+        <translation>%1 s Gerede</translation>
+    </message>
 </context>
 <context>
     <name>brumefall::app::DiaryPage</name>

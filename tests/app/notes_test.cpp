@@ -451,6 +451,68 @@ TEST_F(NotesTest, AVideoInWhichNotesAreHeardBecomesThePassWithDraftPlaces)
     EXPECT_EQ(text(), "");
 }
 
+/// How far draft places taken from the demo's captions are from the true ones, in the middle of them.
+class DraftPlacesTest : public NotesTest {
+protected:
+    double medianError_s()
+    {
+        openDemo();
+        auto pass = *window_->document().pass();
+        const auto truth = pass.marks;
+        pass.marks.clear();
+        pass.trace.clear();
+        window_->document().setPass(pass, QStringLiteral("bare"));
+        support::answerFileDialog(stage_ / "media" / "stage.srt");
+        find<QPushButton>("importCaptions")->click();
+        says_ = find<QCheckBox>("captionsPlaces")->text();
+        find<QCheckBox>("captionsPlaces")->setChecked(true);
+        find<QPushButton>("captionsAccept")->click();
+        std::vector<double> errors;
+        for (const auto& mark : window_->document().pass()->marks) {
+            EXPECT_TRUE(mark.draft);
+            double nearest = 1e9;
+            for (const auto& real : truth) {
+                nearest = std::min(nearest, std::abs(real.media_s - mark.media_s));
+            }
+            errors.push_back(nearest);
+        }
+        EXPECT_GT(errors.size(), 50U);
+        std::sort(errors.begin(), errors.end());
+        return errors[errors.size() / 2];
+    }
+
+    QString says_;
+};
+
+TEST_F(DraftPlacesTest, AreLaidToTheBendsOfALogBesideTheVideo)
+{
+    EXPECT_LT(medianError_s(), 0.35);
+    EXPECT_TRUE(says_.contains(QStringLiteral("by the bends of stage.gpx"))) << says_.toStdString();
+    EXPECT_TRUE(message().contains(QStringLiteral("places lie where the bends of stage.gpx have them")))
+        << message().toStdString();
+    EXPECT_GT(window_->document().pass()->trace.size(), 100U);
+    window_->document().undoStack().undo();
+    EXPECT_TRUE(window_->document().pass()->marks.empty()) << "one step back";
+}
+
+TEST_F(DraftPlacesTest, StayWhereTheyWereSaidWithoutOne)
+{
+    openDemo();
+    std::filesystem::remove(stage_ / "media" / "stage.gpx");
+    std::filesystem::remove(stage_ / "media" / "stage.csv");
+    EXPECT_GT(medianError_s(), 0.7);
+    EXPECT_FALSE(says_.contains(QStringLiteral("stage.gpx")));
+}
+
+TEST_F(DraftPlacesTest, ALogThatCannotBeReadIsToldAndLeavesThem)
+{
+    openDemo();
+    std::filesystem::remove(stage_ / "media" / "stage.csv");
+    std::ofstream(stage_ / "media" / "stage.gpx") << "no log";
+    EXPECT_GT(medianError_s(), 0.7);
+    EXPECT_TRUE(message().contains(QStringLiteral("stage.gpx"))) << message().toStdString();
+}
+
 TEST_F(NotesTest, ListeningIsStoppedByTheSameKey)
 {
     openDemo();

@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <random>
 
 using namespace brumefall;
 
@@ -109,4 +110,52 @@ TEST(DemoLog, NotesAreFoundByTheBendsOfTheTrackAndMarksLayTheClock)
     std::sort(errors.begin(), errors.end());
     EXPECT_LT(errors[33], 0.2);
     EXPECT_LT(errors[60], 0.6);
+}
+
+/// What was heard is said ahead of its corner by more or less; the bends tell where the corner is.
+TEST(DemoLog, DraftPlacesAreSharpenedByItsBends)
+{
+    const std::filesystem::path folder = DEMO_FOLDER;
+    const auto stage = stage::readStage(folder / "stage.brumefall");
+    const auto truth = stage::readPass(folder / "passes" / "stage.json");
+    const auto road = stage::prepare(stage, &truth).road;
+    const auto log = media::readLogFile(folder / "media" / "stage.gpx");
+    auto pass = truth;
+    pass.trace.clear();
+    std::minstd_rand random(5);
+    std::normal_distribution<double> wanders_s(0.5, 0.7);
+    for (auto& mark : pass.marks) {
+        mark.draft = true;
+        mark.media_s += wanders_s(random);
+    }
+    pass.marks[20].media_s += 30.0; // heard late: another place
+    const auto far = pass.marks[20];
+    pass.marks[30] = truth.marks[30];
+    const int moved = pace::sharpenDrafts(pass, road, log, pace::cleanLog(log), "stage.gpx");
+    EXPECT_EQ(pass.log, "stage.gpx, laid by go");
+    EXPECT_GT(moved, 50);
+    EXPECT_EQ(pass.marks[20], far);
+    EXPECT_EQ(pass.marks[30], truth.marks[30]) << "set by hand";
+    EXPECT_GT(pass.trace.size(), 100U);
+    std::vector<double> errors;
+    for (std::size_t i = 0; i < pass.marks.size(); ++i) {
+        errors.push_back(std::abs(pass.marks[i].media_s - truth.marks[i].media_s));
+    }
+    std::sort(errors.begin(), errors.end());
+    EXPECT_LT(errors[33], 0.2) << "half a second and more before";
+    EXPECT_LT(errors[58], 0.8);
+}
+
+TEST(DemoLog, DraftsOfAnotherStageAreNotMoved)
+{
+    const std::filesystem::path rally = std::filesystem::path(DEMO_FOLDER).parent_path();
+    const auto stage = stage::readStage(rally / "Kiln Road" / "stage.brumefall");
+    auto pass = stage::readPass(rally / "Kiln Road" / "passes" / "stage.json");
+    const auto road = stage::prepare(stage, &pass).road;
+    for (auto& mark : pass.marks) {
+        mark.draft = true;
+    }
+    const auto log = media::readLogFile(std::filesystem::path(DEMO_FOLDER) / "media" / "stage.gpx");
+    EXPECT_LT(pace::sharpenDrafts(pass, road, log, pace::cleanLog(log), "stage.gpx"),
+        static_cast<int>(pass.marks.size()) / 3);
 }

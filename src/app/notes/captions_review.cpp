@@ -2,8 +2,10 @@
 
 #include "document/media_trust.h"
 #include "formats/files.h"
+#include "media/position_log.h"
 #include "media/pronunciations.h"
 #include "media/sound.h"
+#include "pace/match.h"
 #include "stage/from_recording.h"
 #include "theme/theme.h"
 #include "widgets/clock.h"
@@ -12,6 +14,7 @@
 
 #include <QCheckBox>
 #include <QComboBox>
+#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -22,6 +25,7 @@
 
 #include <algorithm>
 #include <limits>
+#include <stdexcept>
 
 namespace brumefall::app {
 namespace {
@@ -186,6 +190,9 @@ void CaptionsReview::show(captions::Draft draft, const QString& name, const QStr
             ? tr("draft places in pass \u201c%1\u201d, %2").arg(QString::fromStdString(pass->name), lead)
             : makesPass() ? tr("this video is the pass, draft places %1").arg(lead)
                           : tr("keep their times until there is a video"));
+    if (const QString log = logBeside(); !log.isEmpty()) {
+        places_->setText(tr("%1, then by the bends of %2").arg(places_->text(), QFileInfo(log).fileName()));
+    }
     showStage();
 }
 
@@ -202,6 +209,42 @@ void CaptionsReview::addHeardPass()
     auto pass = *document_.pass();
     stage::layOver(pass, stage());
     document_.setPass(pass, tr("Go as it was heard"));
+}
+
+QString CaptionsReview::logBeside() const
+{
+    const QFileInfo video(makesPass() ? recording_ : document_.mediaFile());
+    for (const char* kind : {"gpx", "csv"}) {
+        const QFileInfo log(video.dir(), video.completeBaseName() + QLatin1Char('.') + QLatin1String(kind));
+        if (video.isFile() && log.isFile()) {
+            return log.filePath();
+        }
+    }
+    return {};
+}
+
+QString CaptionsReview::sharpenPlaces()
+{
+    const QString file = logBeside();
+    if (file.isEmpty() || document_.pass() == nullptr) {
+        return {};
+    }
+    const QString name = QFileInfo(file).fileName();
+    try {
+        const auto log = media::readLogFile(file.toStdString());
+        auto pass = *document_.pass();
+        const int moved = pace::sharpenDrafts(
+            pass, document_.prepared().road, log, pace::cleanLog(log), name.toStdString());
+        if (moved == 0) {
+            return tr("The bends of %1 and these notes do not fit each other.").arg(name);
+        }
+        document_.setPass(pass, tr("Places by the bends of %1").arg(name));
+        return tr("%1 places lie where the bends of %2 have them; look at the others first.")
+            .arg(moved)
+            .arg(name);
+    } catch (const std::exception& error) { // no log, or none that tells anything: the places stay
+        return tr("%1: %2").arg(name, QString::fromUtf8(error.what()));
+    }
 }
 
 const captions::DraftStage& CaptionsReview::stage() const
@@ -429,14 +472,22 @@ void CaptionsReview::accept()
         emit document_.message(QString::fromStdString(error.what()));
     }
     document_.takeDraft(QString::fromStdString(text), file_, places, places_->isChecked());
+    QStringList told;
+    if (places_->isChecked()) {
+        told.append(sharpenPlaces());
+    }
     document_.undoStack().endMacro();
     emit finished();
     if (!recording_.isEmpty() && QFileInfo(recording_) == QFileInfo(document_.mediaFile())) {
         emit heardTaken(recording_);
     }
     if (before > 0) {
-        emit document_.message(
+        told.append(
             tr("The %1 notes that were here gave way to these; Ctrl+Z brings them back.").arg(before));
+    }
+    told.removeAll(QString());
+    if (!told.isEmpty()) {
+        emit document_.message(told.join(QLatin1Char(' ')));
     }
 }
 

@@ -57,6 +57,10 @@ private:
     /// What was heard is a video, and the stage has none yet: it becomes its pass.
     [[nodiscard]] bool makesPass() const;
     void addHeardPass();
+    /// The log of positions beside the video that the draft is of; empty where there is none.
+    [[nodiscard]] QString logBeside() const;
+    /// Moves the draft places to the bends of that log; what came of it, empty for nothing.
+    [[nodiscard]] QString sharpenPlaces();
     [[nodiscard]] bool isTaken(std::size_t call) const { return !kept_as_heard_.contains(call); }
 
     Document& document_;

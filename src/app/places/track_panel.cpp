@@ -23,19 +23,7 @@ namespace brumefall::app {
 namespace {
 
 constexpr int kPreviewRows = 4;
-constexpr double kBendSure_s = 0.25; // median error against true places, and a little more
 enum By { kByGo, kByStandstill, kByMarks };
-
-std::map<std::string, double> marksOf(const pace::Pass& pass)
-{
-    std::map<std::string, double> marks;
-    for (const auto& mark : pass.marks) {
-        if (!mark.draft) {
-            marks[mark.note] = mark.media_s - pass.go_s;
-        }
-    }
-    return marks;
-}
 
 } // namespace
 
@@ -202,7 +190,7 @@ void TrackPanel::clean()
         emit document_.message(tr("%1: %2").arg(file_, QString::fromUtf8(error.what())));
     }
     // without positions the marks tell no more than the noted distances do, and those are rounded
-    const bool marked = document_.pass() != nullptr && marksOf(*document_.pass()).size() >= 4;
+    const bool marked = document_.pass() != nullptr && pace::markTimes(*document_.pass()).size() >= 4;
     by_->setCurrentIndex(log_.has_positions && marked ? kByMarks : kByGo);
     fit();
 }
@@ -240,7 +228,7 @@ void TrackPanel::fit()
             break;
         case kByMarks:
             fit_ = pace::fitByMarks(document_.prepared().road, log_, *clean_,
-                pass == nullptr ? std::map<std::string, double>() : marksOf(*pass));
+                pass == nullptr ? std::map<std::string, double>() : pace::markTimes(*pass));
             break;
         default: fit_ = pace::fitByGo(*clean_);
         }
@@ -277,7 +265,7 @@ void TrackPanel::propose()
         return;
     }
     auto pass = *document_.pass();
-    const auto marks = marksOf(pass);
+    const auto marks = pace::markTimes(pass);
     std::vector<pace::MatchedNote> matched;
     try {
         matched = pace::matchNotes(document_.prepared().road, log_, *clean_, fit_, marks);
@@ -297,7 +285,7 @@ void TrackPanel::propose()
     for (const auto& note : matched) {
         if (note.by_bend && !marks.contains(note.note)) {
             pass.marks.push_back(
-                {note.note, std::round((note.time_s + pass.go_s) * 100.0) / 100.0, true, kBendSure_s});
+                {note.note, std::round((note.time_s + pass.go_s) * 100.0) / 100.0, true, pace::kBendSure_s});
             ++proposed;
         }
     }

@@ -419,4 +419,45 @@ std::vector<MatchedNote> matchNotes(const road::Road& road, const Log& log, cons
     return matched;
 }
 
+std::map<std::string, double> markTimes(const Pass& pass, bool drafts)
+{
+    std::map<std::string, double> times;
+    for (const Mark& mark : pass.marks) {
+        if (mark.draft == drafts) {
+            times[mark.note] = mark.media_s - pass.go_s;
+        }
+    }
+    return times;
+}
+
+int sharpenDrafts(
+    Pass& pass, const road::Road& road, const Log& log, const CleanLog& clean, const std::string& name)
+{
+    constexpr double kAgree_s = 2.0;
+    constexpr double kWanders_s = 3.0;
+    const auto drafts = markTimes(pass, true);
+    LogFit fit = fitByMarks(road, log, clean, drafts);
+    if (const LogFit by_go = fitByGo(clean); std::abs(by_go.go_log_s - fit.go_log_s) < kAgree_s) {
+        fit = by_go;
+    }
+    const auto matched = matchNotes(road, log, clean, fit, markTimes(pass));
+    int moved = 0;
+    for (Mark& mark : pass.marks) {
+        const auto it = std::find_if(
+            matched.begin(), matched.end(), [&](const MatchedNote& note) { return note.note == mark.note; });
+        if (!mark.draft || it == matched.end() || !it->by_bend
+            || std::abs(it->time_s - drafts.at(mark.note)) > kWanders_s) {
+            continue;
+        }
+        mark.media_s = std::round((it->time_s + pass.go_s) * 100.0) / 100.0;
+        mark.sure_s = kBendSure_s;
+        ++moved;
+    }
+    if (moved > 0 && pass.trace.size() < 2) {
+        pass.trace = traceOf(clean, fit);
+        pass.log = name + ", laid by " + fit.by;
+    }
+    return moved;
+}
+
 } // namespace brumefall::pace

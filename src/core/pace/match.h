@@ -7,6 +7,7 @@
 #pragma once
 
 #include "pace/log.h"
+#include "pace/pass.h"
 #include "road/layout.h"
 
 #include <map>
@@ -34,5 +35,17 @@ struct MatchedNote {
 /// std::invalid_argument under two marks of notes that the road has.
 [[nodiscard]] LogFit fitByMarks(const road::Road& road, const Log& log, const CleanLog& clean,
     const std::map<std::string, double>& mark_s);
+
+/// Moves drafts of `pass` to where the bends of `log` have their notes, and returns how many. A bend farther
+/// from its draft than a reading wanders is another one: that draft stays. The log is laid by its own go
+/// where the drafts bear that out, else by them; a pass without a trace takes that of the log, which is
+/// called `name`. Marks are left alone. Throws as fitByMarks and matchNotes do.
+[[nodiscard]] int sharpenDrafts(
+    Pass& pass, const road::Road& road, const Log& log, const CleanLog& clean, const std::string& name);
+
+inline constexpr double kBendSure_s = 0.25; ///< median error against true places, and a little more
+
+/// Times from go of the marks of `pass`, by note: those that somebody set, or the drafts.
+[[nodiscard]] std::map<std::string, double> markTimes(const Pass& pass, bool drafts = false);
 
 } // namespace brumefall::pace
