@@ -849,6 +849,10 @@
         <source>%1 s of talk</source>
         <translation>%1 s Gerede</translation>
     </message>
+    <message>
+        <source>%1 places lie as the bends of %2 have them, but all as early or late as they were said: mark four, then lay the log by them (Places, Track).</source>
+        <translation>%1 Stellen liegen, wie die Bögen von %2 sie haben, aber alle so früh oder spät, wie sie gesagt wurden: vier markieren, dann das Log danach anlegen (Stellen, Track).</translation>
+    </message>
 </context>
 <context>
     <name>brumefall::app::DiaryPage</name>

@@ -157,15 +157,19 @@ std::vector<captions::Cue> listen(
     NotesDecoder decoder(style);
     bool fitted = false;
     std::vector<NotesWord> words;
+    const auto goesOn = [&](std::size_t piece) { return !progress || progress(pieces.shareBefore(piece)); };
+    if (!goesOn(0)) {
+        return {};
+    }
     for (std::size_t piece = 0; pieces.has(piece);) {
-        if (progress && !progress(pieces.shareBefore(piece))) {
-            return {};
-        }
         const auto samples = pieces.samplesOf(piece);
         const auto said = pieces.timed(piece++, decoder.hear(samples));
         words.insert(words.end(), said.begin(), said.end());
         if (heard && !said.empty()) {
             heard(cuesOf(said).back());
+        }
+        if (!goesOn(piece)) {
+            return {};
         }
         bool anew = false;
         if (!fitted && said.size() >= kEnoughWords) {

@@ -87,12 +87,16 @@ NotesDecoder::NotesDecoder(notes::Style style, std::string alone)
 
 void NotesDecoder::use(std::optional<notes::Order> order, double warp)
 {
-    const auto succession = notes::succession(order, style_, alone_);
-    std::vector<std::string> talk;
-    for (const auto& [name, phone] : talkWords()) {
-        talk.push_back(name);
+    if (model_.empty() || order != order_) {
+        auto succession = notes::succession(order, style_, alone_);
+        std::vector<std::string> talk;
+        for (const auto& [name, phone] : talkWords()) {
+            talk.push_back(name);
+        }
+        model_ = notes::arpaOf(succession, talk);
+        words_ = std::move(succession.words);
     }
-    decoder_ = makeListener(notes::arpaOf(succession, talk), succession.words, warp);
+    decoder_ = makeListener(model_, words_, warp);
     order_ = order;
     warp_ = warp;
 }

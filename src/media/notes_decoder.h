@@ -51,6 +51,8 @@ private:
 
     notes::Style style_;
     std::string alone_;
+    std::string model_; ///< of the words, for order_: notes::arpaOf
+    std::vector<std::string> words_;
     Decoder decoder_;
     std::optional<notes::Order> order_;
     double warp_ = 1.0;

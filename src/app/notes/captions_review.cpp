@@ -223,7 +223,7 @@ QString CaptionsReview::logBeside() const
     return {};
 }
 
-QString CaptionsReview::sharpenPlaces()
+QString CaptionsReview::sharpenPlaces(bool go_is_known)
 {
     const QString file = logBeside();
     if (file.isEmpty() || document_.pass() == nullptr) {
@@ -233,14 +233,17 @@ QString CaptionsReview::sharpenPlaces()
     try {
         const auto log = media::readLogFile(file.toStdString());
         auto pass = *document_.pass();
-        const int moved = pace::sharpenDrafts(
-            pass, document_.prepared().road, log, pace::cleanLog(log), name.toStdString());
-        if (moved == 0) {
+        const auto done = pace::sharpenDrafts(
+            pass, document_.prepared().road, log, pace::cleanLog(log), name.toStdString(), go_is_known);
+        if (done.moved == 0) {
             return tr("The bends of %1 and these notes do not fit each other.").arg(name);
         }
         document_.setPass(pass, tr("Places by the bends of %1").arg(name));
-        return tr("%1 places lie where the bends of %2 have them; look at the others first.")
-            .arg(moved)
+        return (done.fit.by == "go"
+                ? tr("%1 places lie where the bends of %2 have them; look at the others first.")
+                : tr("%1 places lie as the bends of %2 have them, but all as early or late as they were "
+                     "said: mark four, then lay the log by them (Places, Track)."))
+            .arg(done.moved)
             .arg(name);
     } catch (const std::exception& error) { // no log, or none that tells anything: the places stay
         return tr("%1: %2").arg(name, QString::fromUtf8(error.what()));
@@ -463,6 +466,7 @@ void CaptionsReview::accept()
         }
         return marks;
     };
+    const bool go_is_known = makesPass() ? s.counted_down : document_.pass() != nullptr;
     document_.undoStack().beginMacro(tr("Take what was read in %1").arg(file_));
     try {
         if (makesPass() && places_->isChecked()) {
@@ -474,7 +478,7 @@ void CaptionsReview::accept()
     document_.takeDraft(QString::fromStdString(text), file_, places, places_->isChecked());
     QStringList told;
     if (places_->isChecked()) {
-        told.append(sharpenPlaces());
+        told.append(sharpenPlaces(go_is_known));
     }
     document_.undoStack().endMacro();
     emit finished();

@@ -60,7 +60,7 @@ private:
     /// The log of positions beside the video that the draft is of; empty where there is none.
     [[nodiscard]] QString logBeside() const;
     /// Moves the draft places to the bends of that log; what came of it, empty for nothing.
-    [[nodiscard]] QString sharpenPlaces();
+    [[nodiscard]] QString sharpenPlaces(bool go_is_known);
     [[nodiscard]] bool isTaken(std::size_t call) const { return !kept_as_heard_.contains(call); }
 
     Document& document_;

@@ -430,34 +430,35 @@ std::map<std::string, double> markTimes(const Pass& pass, bool drafts)
     return times;
 }
 
-int sharpenDrafts(
-    Pass& pass, const road::Road& road, const Log& log, const CleanLog& clean, const std::string& name)
+Sharpened sharpenDrafts(Pass& pass, const road::Road& road, const Log& log, const CleanLog& clean,
+    const std::string& name, bool go_is_known)
 {
-    constexpr double kAgree_s = 2.0;
+    constexpr double kContradicts_s = 6.0;
     constexpr double kWanders_s = 3.0;
     const auto drafts = markTimes(pass, true);
-    LogFit fit = fitByMarks(road, log, clean, drafts);
-    if (const LogFit by_go = fitByGo(clean); std::abs(by_go.go_log_s - fit.go_log_s) < kAgree_s) {
-        fit = by_go;
+    Sharpened out{0, fitByMarks(road, log, clean, drafts)};
+    const double early_s = out.fit.go_log_s - fitByGo(clean).go_log_s; // as all of them are said
+    const bool by_go = go_is_known && std::abs(early_s) < kContradicts_s;
+    if (by_go) {
+        out.fit = fitByGo(clean);
     }
-    const auto matched = matchNotes(road, log, clean, fit, markTimes(pass));
-    int moved = 0;
+    const auto matched = matchNotes(road, log, clean, out.fit, markTimes(pass));
     for (Mark& mark : pass.marks) {
         const auto it = std::find_if(
             matched.begin(), matched.end(), [&](const MatchedNote& note) { return note.note == mark.note; });
         if (!mark.draft || it == matched.end() || !it->by_bend
-            || std::abs(it->time_s - drafts.at(mark.note)) > kWanders_s) {
+            || std::abs(it->time_s - drafts.at(mark.note) - (by_go ? early_s : 0.0)) > kWanders_s) {
             continue;
         }
         mark.media_s = std::round((it->time_s + pass.go_s) * 100.0) / 100.0;
-        mark.sure_s = kBendSure_s;
-        ++moved;
+        mark.sure_s = by_go ? kBendSure_s : mark.sure_s;
+        ++out.moved;
     }
-    if (moved > 0 && pass.trace.size() < 2) {
-        pass.trace = traceOf(clean, fit);
-        pass.log = name + ", laid by " + fit.by;
+    if (out.moved > 0 && pass.trace.size() < 2) {
+        pass.trace = traceOf(clean, out.fit);
+        pass.log = name + ", laid by " + out.fit.by;
     }
-    return moved;
+    return out;
 }
 
 } // namespace brumefall::pace

@@ -36,12 +36,18 @@ struct MatchedNote {
 [[nodiscard]] LogFit fitByMarks(const road::Road& road, const Log& log, const CleanLog& clean,
     const std::map<std::string, double>& mark_s);
 
-/// Moves drafts of `pass` to where the bends of `log` have their notes, and returns how many. A bend farther
-/// from its draft than a reading wanders is another one: that draft stays. The log is laid by its own go
-/// where the drafts bear that out, else by them; a pass without a trace takes that of the log, which is
-/// called `name`. Marks are left alone. Throws as fitByMarks and matchNotes do.
-[[nodiscard]] int sharpenDrafts(
-    Pass& pass, const road::Road& road, const Log& log, const CleanLog& clean, const std::string& name);
+/// What became of draft places that a log was held against.
+struct Sharpened {
+    int moved = 0;
+    LogFit fit;
+};
+/// Moves drafts of `pass` to where the bends of `log` have their notes. A bend farther from its draft than a
+/// reading wanders is another one: that draft stays. The log is laid by its own go where `go_is_known` and
+/// the drafts do not contradict; else by the drafts, and the places stay as early or late as those are
+/// together. A pass without a trace takes that of the log, which is called `name`. Marks are left alone.
+/// Throws as fitByMarks and matchNotes do.
+[[nodiscard]] Sharpened sharpenDrafts(Pass& pass, const road::Road& road, const Log& log,
+    const CleanLog& clean, const std::string& name, bool go_is_known);
 
 inline constexpr double kBendSure_s = 0.25; ///< median error against true places, and a little more
 
