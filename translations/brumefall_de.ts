@@ -3697,6 +3697,10 @@ caution square left 100</translation>
         <source>What the driver said (Enter)</source>
         <translation>Was der Fahrer gesagt hat (Eingabe)</translation>
     </message>
+    <message>
+        <source>What is read is drawn here beside what was planned.</source>
+        <translation>Was gelesen wird, steht hier neben dem Plan.</translation>
+    </message>
 </context>
 <context>
     <name>brumefall::app::RhythmPanel</name>

@@ -113,6 +113,7 @@ ReviewWorkspace::ReviewWorkspace(
     connect(&document_, &Document::opened, this, [this] {
         model_->show(nullptr);
         gap_->scene() = GapScene{};
+        gap_->scene().instead = tr("What is read is drawn here beside what was planned.").toStdString();
         take_.reset();
         sayNote(-1);
         gap_->setSpan(0.0, 20.0);

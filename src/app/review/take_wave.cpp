@@ -68,7 +68,7 @@ void TakeWave::paintEvent(QPaintEvent*)
         p.drawLine(QPointF(px, middle - middle * static_cast<double>(high)),
             QPointF(px, middle - middle * static_cast<double>(low)));
     }
-    if (peaks_.low.empty()) {
+    if (peaks_.low.empty() && gap_.scene().plan != nullptr) {
         p.setFont(typeface(type::kSmall));
         p.drawText(rect(), Qt::AlignCenter, tr("The recording of this take is not there."));
     }

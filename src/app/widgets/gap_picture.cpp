@@ -421,7 +421,9 @@ void paintGap(QPainter& painter, const QRectF& rect, const GapScene& scene, cons
         painter.setPen(theme.quiet);
         painter.setFont(typeface(type::kText));
         painter.drawText(rect, Qt::AlignCenter,
-            QObject::tr("Nothing is planned yet. Write the notes (F1) and give them places (F2)."));
+            scene.instead.empty()
+                ? QObject::tr("Nothing is planned yet. Write the notes (F1) and give them places (F2).")
+                : QString::fromStdString(scene.instead));
         return;
     }
     GapPainter(painter, rect, scene, theme).paint();

@@ -48,6 +48,7 @@ struct GapScene {
     std::optional<DraggedReading> dragged_reading;
     bool windows = true;
     bool figures = true;
+    std::string instead; ///< said where there is nothing to draw; empty: what a plan needs
 
     /// Where a moment lies on the axis: seconds, or the metres that the car has gone by then. Before go and
     /// after the end metres go on evenly, so that every moment has a place.
