@@ -346,13 +346,15 @@ public:
     }
 
     /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
-    /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so.
+    /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so. `before_s`
+    /// of the recording lie before `condensed`.
     struct Result {
         std::vector<HeardWord> words;
         double until_s = 0.0;
     };
-    Result search(const Condensed& condensed, bool more, const Progress& progress)
+    Result search(const Condensed& condensed, bool more, const Progress& progress, double before_s)
     {
+        before_s_ = before_s;
         Result out;
         auto& all = out.words;
         const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
@@ -420,8 +422,7 @@ private:
     Heard hear(const Condensed& condensed, double from_s, double to_s)
     {
         constexpr double kDearTalk = -60.0;
-        Grammar::Window window{at_ > kBack ? at_ - kBack : 0,
-            std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
+        Grammar::Window window = windowFor(condensed, from_s, to_s);
         if (strange_voice_) {
             window.talk_phone = kDearTalk;
         }
@@ -438,6 +439,28 @@ private:
             }
         }
         return withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard));
+    }
+
+    /// The notes that may be heard in a piece: those around where the reader is, as far as they are due.
+    [[nodiscard]] Grammar::Window windowFor(const Condensed& condensed, double from_s, double to_s) const
+    {
+        Grammar::Window window{at_ > kBack ? at_ - kBack : 0,
+            std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
+        if (!expected_.front().due_s) {
+            return window;
+        }
+        const auto dueBy = [&](double condensed_s, double more_s) {
+            const double media_s = before_s_ + condensed.originalTime(condensed_s) + more_s;
+            return static_cast<std::size_t>(
+                std::partition_point(expected_.begin(), expected_.end(),
+                    [&](const ExpectedNote& note) { return note.due_s.value_or(0.0) < media_s; })
+                - expected_.begin());
+        };
+        window.first =
+            std::min({std::max(window.first, dueBy(from_s, -kOffDue_s)), at_, expected_.size() - 1});
+        window.last = std::max(std::min(window.last, dueBy(to_s, kOffDue_s)), window.first + 1);
+        window.at = std::clamp(window.at, window.first, window.last);
+        return window;
     }
 
     /// A recogniser for voices of one kind, with its grammar.
@@ -671,6 +694,7 @@ private:
     bool fitted_ = false; ///< to the reader's throat
     bool shorter_ = false; ///< than the model's
     int tries_ = 0;
+    double before_s_ = 0.0; ///< of the recording
     std::size_t at_ = 0; ///< the note that comes next
     bool anywhere_ = true; ///< where that is, is not known yet
     /// The model's phones fit it ill, so that talk always would explain it better.
@@ -679,12 +703,13 @@ private:
 
 } // namespace
 
-std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan)
+std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan, const std::optional<take::Clock>& clock)
 {
     std::vector<ExpectedNote> expected;
     expected.reserve(plan.notes.size());
     for (const auto& note : plan.notes) {
-        expected.push_back({note.id, note.spoken, note.spoken_after});
+        const auto due_s = clock ? std::optional(clock->recordingTime(note.start_s)) : std::nullopt;
+        expected.push_back({note.id, note.spoken, note.spoken_after, due_s});
     }
     return expected;
 }
@@ -737,7 +762,7 @@ void LiveAligner::search(bool more, const Progress& progress)
     const Condensed condensed = condense(s.rest, s.loud_dB);
     s.loud_dB = condensed.loud_dB;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
-    auto found = s.search.search(condensed, more, progress);
+    auto found = s.search.search(condensed, more, progress, before_s);
     for (HeardWord& word : found.words) {
         const HeardWord here = word;
         word.span.start_s = before_s + condensed.originalTime(word.span.start_s);

@@ -395,3 +395,32 @@ TEST(Aligner, ATakeStoppedInTheMiddleOfANoteKeepsAllThatWasReadBefore)
         }
     }
 }
+
+/// Where it is known when each note is due, what sounds like one that is not cannot lead the search astray.
+TEST(Aligner, WhereTheClockIsKnownNotesAreFoundWhereTheyAreDue)
+{
+    stage::Stage stage;
+    stage.text =
+        "right five over crest 80\nleft four long into right three 60\ncaution left two don't cut 50\n"
+        "right six 100\nleft three tightens 40\nright four into left five 70\n"
+        "right five over crest 90\nleft four long into right three 60\ncaution left two don't cut 50\n"
+        "right six 120\n";
+    const auto plan = stage::prepare(stage, nullptr).plan;
+    const double from_s = plan.notes.front().start_s - 2.0;
+    const auto first = media::readAloud(plan, {}, 3, from_s, plan.notes[5].end_s + 1.0);
+    const auto readIn = [&](double offset_s) {
+        const auto found =
+            media::align(first.sound, media::expectedNotes(plan, take::Clock{offset_s, 1.0})).notes;
+        std::vector<std::size_t> read;
+        for (std::size_t k = 0; k < found.size(); ++k) {
+            if (found[k].read) {
+                read.push_back(k);
+            }
+        }
+        return read;
+    };
+    const auto read = readIn(from_s);
+    EXPECT_GE(read.size(), 5U);
+    EXPECT_TRUE(std::all_of(read.begin(), read.end(), [](std::size_t k) { return k < 6; }));
+    EXPECT_LE(readIn(from_s - 200.0).size(), 2U) << "long before anything is due";
+}
