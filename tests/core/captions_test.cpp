@@ -147,6 +147,18 @@ TEST(Captions, TwoStagesInOneRecordingAreFoundByTheirCountdownsAndStops)
     EXPECT_GT(draft.chatter, 10);
 }
 
+TEST(Captions, ACountdownWhoseEndWasMisheardIsOneStill)
+{
+    const auto draft = draftOf("[0:20] five four three two well\n[0:25] right five 80\n[0:30] left three 50\n"
+                               "[0:36] right four 60\n");
+    ASSERT_EQ(draft.stages.size(), 1U);
+    EXPECT_TRUE(draft.stages[0].counted_down);
+    EXPECT_NEAR(draft.stages[0].go_s, 25.0, 1.0);
+    EXPECT_EQ(proposals(draft), "well\nright five 80\nleft three 50\nright four 60\n") << "a well is a thing";
+    EXPECT_FALSE(
+        draftOf("[0:20] left five\n[0:22] right four\n[0:24] tightens three two\n").stages[0].counted_down);
+}
+
 TEST(Captions, ABadFileIsToldWithItsLine)
 {
     const auto lineOf = [](const std::string& content) {

@@ -96,7 +96,7 @@ private:
                 endLineUp();
                 closeStage();
             }
-            go_s_ = words_[event.last - 1].word == "go" ? words_[event.last - 1].at_s : endOf(event.last);
+            go_s_ = goAfter(event);
             counted_down_ = true;
             addTalk(event.last);
             break;
@@ -104,8 +104,20 @@ private:
         }
     }
 
-    /// A lone "go" after more notes than are read on a start line, or one that runs on into what is said next,
-    /// starts nothing: no countdown was heard.
+    /// When "go" is said, or the countdown is over; where that broke off at "two", as much later as its
+    /// numbers are apart.
+    [[nodiscard]] double goAfter(const Event& event) const
+    {
+        const HeardWord& last = words_[event.last - 1];
+        if (last.word == "two" || last.word == "2") {
+            const auto apart = static_cast<double>(event.last - event.first - 1);
+            return last.at_s + 2.0 * (last.at_s - words_[event.first].at_s) / apart;
+        }
+        return last.word == "go" ? last.at_s : endOf(event.last);
+    }
+
+    /// A lone "go" after more notes than are read on a start line, or one that runs on into what is said
+    /// next, starts nothing: no countdown was heard.
     [[nodiscard]] bool isAmidNotes(const Event& event) const
     {
         const bool lone = event.last - event.first == 1 && words_[event.first].word == "go";

@@ -383,18 +383,21 @@ private:
         return 0;
     }
 
-    /// "five four three two one", and a word that ends it.
+    /// "five four three two one", and a word that ends it; or all but the "one", which was misheard.
     void countdown(std::size_t i)
     {
+        constexpr std::size_t kBroken = 4;
         std::size_t end = i;
         int before = 100;
+        bool by_one = true;
         for (int value = soundsLikeNumber(end);
              value > 0 && value < before && (before == 100 || before - value <= 5);
              value = soundsLikeNumber(end)) {
+            by_one = by_one && (before == 100 || before - value == 1);
             before = value;
             ++end;
         }
-        if (end - i >= 3 && before == 1) {
+        if ((end - i >= 3 && before == 1) || (end - i >= kBroken && before == 2 && by_one)) {
             add(i, end, {{Part::countdown, {}}}, By::word, 0.0);
         }
         if (words_[i].word == "go") {
