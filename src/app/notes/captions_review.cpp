@@ -115,7 +115,6 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
     button(top, tr("Only what is sure"), "captionsSure", [this] { takeSure(); });
     auto* bottom = new QHBoxLayout;
     bottom->addStretch();
-    bottom->addWidget(places_);
     each_ =
         addButton(bottom, tr("Each as a stage of the rally\u2026"), "captionsEach", [this] { makeStages(); });
     button(bottom, tr("Keep the old notes"), "captionsCancel", [this] { emit finished(); });
@@ -125,6 +124,7 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
     layout->addLayout(top);
     layout->addWidget(summary_);
     layout->addWidget(table_, 1);
+    layout->addWidget(places_, 0, Qt::AlignRight);
     layout->addLayout(bottom);
 
     fit_.setSingleShot(true);
