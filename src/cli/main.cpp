@@ -3,6 +3,7 @@
 #include "arguments.h"
 #include "export.h"
 
+#include "captions/heard.h"
 #include "formats/captions_json.h"
 #include "formats/files.h"
 #include "formats/log_json.h"
@@ -92,15 +93,19 @@ int runCaptions(const Arguments& arguments)
 
 int runHear(const Arguments& arguments)
 {
-    auto sound = media::decodeSound(arguments.positional, media::kAlignRate_hz);
-    const auto draft =
-        captions::draftNotes(media::listen(std::move(sound), {}), {}, media::englishPronunciations());
+    const auto cues = media::listen(media::decodeSound(arguments.positional, media::kAlignRate_hz), {});
+    const auto draft = captions::draftNotes(cues, {}, media::englishPronunciations());
     if (!captions::isReading(draft)) {
         std::cerr << arguments.positional << ":0: nobody reads notes in it\n";
         print(formats::draftToJson({}));
         return kBadData;
     }
-    print(formats::draftToJson(draft));
+    auto json = formats::draftToJson(draft);
+    json["heard"] = Json::array();
+    for (const auto& word : captions::heardWords(cues)) {
+        json["heard"].push_back({{"at_s", word.at_s}, {"word", word.word}});
+    }
+    print(json);
     return kFine;
 }
 

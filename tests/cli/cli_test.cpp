@@ -328,6 +328,21 @@ TEST(Cli, HearOfSoundInWhichNobodyReadsSaysSoAndInventsNothing)
     EXPECT_EQ(run("hear " + quoted(scratch.path() / "none.wav")).exit_code, 1);
 }
 
+TEST(Cli, HearPrintsEveryWordWithItsTime)
+{
+    const auto result = run("hear " + quoted(kDemo / "takes" / "2030-03-07 20.14.05.flac"));
+    ASSERT_EQ(result.exit_code, 0) << result.err;
+    const auto json = Json::parse(result.out);
+    EXPECT_GT(json["heard"].size(), 100U);
+    double before_s = 0.0;
+    for (const Json& word : json["heard"]) {
+        EXPECT_GE(word["at_s"].get<double>(), before_s);
+        EXPECT_FALSE(word["word"].get<std::string>().empty());
+        before_s = word["at_s"];
+    }
+    EXPECT_GT(json["calls"].size(), 20U);
+}
+
 TEST(Cli, JudgeOfSoundThatIsNoReadingSaysSoAndJudgesNothing)
 {
     const support::ScratchFolder scratch;
