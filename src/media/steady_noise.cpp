@@ -55,7 +55,7 @@ public:
         const std::string kind = "sample_rate=" + std::to_string(rate_hz)
             + ":sample_fmt=s16:channel_layout=mono:time_base=1/" + std::to_string(rate_hz);
         const std::string settings =
-            "noise_reduction=4:noise_floor=" + std::to_string(std::lround(floor_dB));
+            "noise_reduction=12:noise_floor=" + std::to_string(std::lround(floor_dB));
         AVFilterContext* denoiser = nullptr;
         AVFilterContext* format = nullptr;
         ready_ = make(&source_, "abuffer", kind.c_str()) && make(&denoiser, "afftdn", settings.c_str())

@@ -7,7 +7,7 @@
 
 namespace brumefall::media {
 
-/// Samples at `rate_hz` with the noise that goes on under them 4 dB lower, in their place: by FFmpeg's
+/// Samples at `rate_hz` with the noise that goes on under them 12 dB lower, in their place: by FFmpeg's
 /// filter afftdn (spectral weighting after Ephraim & Malah, IEEE Transactions on Acoustics, Speech and Signal
 /// Processing 32 (1984), 1109-1121), told how loud it is. They are left as they are where it is below
 /// `least_dB` of full scale or that filter is missing.
