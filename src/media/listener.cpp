@@ -124,13 +124,13 @@ std::optional<notes::Order> orderOf(std::span<const NotesWord> words)
 }
 
 /// `words` with each stretch of talk as one.
-std::vector<NotesWord> withTalk(std::span<const NotesWord> words, const notes::Style& style)
+std::vector<NotesWord> withTalk(std::span<const NotesWord> words, const notes::Succession& succession)
 {
     std::vector<notes::SpokenWord> spoken;
     for (std::size_t i = 0; i < words.size(); ++i) {
         spoken.push_back({words[i].text, i == 0 || words[i].start_s - words[i - 1].end_s > kPause_s});
     }
-    const auto talk = notes::talkAmong(spoken, notes::succession(style.order, style));
+    const auto talk = notes::talkAmong(spoken, succession);
     std::vector<NotesWord> out;
     for (std::size_t i = 0; i < words.size(); ++i) {
         if (!talk[i]) {
@@ -185,7 +185,7 @@ std::vector<captions::Cue> listen(
             piece = 0;
         }
     }
-    return cuesOf(withTalk(words, style));
+    return cuesOf(withTalk(words, decoder.succession()));
 }
 
 } // namespace brumefall::media

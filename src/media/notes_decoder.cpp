@@ -1,7 +1,5 @@
 #include "media/notes_decoder.h"
 
-#include "notes/succession.h"
-
 extern "C" {
 #include <pocketsphinx.h>
 }
@@ -88,15 +86,14 @@ NotesDecoder::NotesDecoder(notes::Style style, std::string alone)
 void NotesDecoder::use(std::optional<notes::Order> order, double warp)
 {
     if (model_.empty() || order != order_) {
-        auto succession = notes::succession(order, style_, alone_);
+        succession_ = notes::succession(order, style_, alone_);
         std::vector<std::string> talk;
         for (const auto& [name, phone] : talkWords()) {
             talk.push_back(name);
         }
-        model_ = notes::arpaOf(succession, talk);
-        words_ = std::move(succession.words);
+        model_ = notes::arpaOf(succession_, talk);
     }
-    decoder_ = makeListener(model_, words_, warp);
+    decoder_ = makeListener(model_, succession_.words, warp);
     order_ = order;
     warp_ = warp;
 }

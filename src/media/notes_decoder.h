@@ -6,6 +6,7 @@
 #include "media/speech_decoder.h"
 #include "media/steady_noise.h"
 #include "notes/style.h"
+#include "notes/succession.h"
 
 #include <cstdint>
 #include <optional>
@@ -37,6 +38,7 @@ public:
     void use(std::optional<notes::Order> order, double warp);
     [[nodiscard]] std::optional<notes::Order> order() const { return order_; }
     [[nodiscard]] double warp() const { return warp_; }
+    [[nodiscard]] const notes::Succession& succession() const { return succession_; }
 
     /// The words in `samples` (at kAlignRate_hz, as Prepared makes them), from the first of them on.
     /// What is drawn out as no reader does it is an engine, and left out.
@@ -51,8 +53,8 @@ private:
 
     notes::Style style_;
     std::string alone_;
-    std::string model_; ///< of the words, for order_: notes::arpaOf
-    std::vector<std::string> words_;
+    notes::Succession succession_; ///< for order_
+    std::string model_; ///< the same as the recogniser takes it
     Decoder decoder_;
     std::optional<notes::Order> order_;
     double warp_ = 1.0;

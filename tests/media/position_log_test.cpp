@@ -83,13 +83,26 @@ TEST(Gpx, AFixOnTheWrongContinentIsLeftOutAndTold)
     EXPECT_NE(clean.cleaned[0].says.find("jump farther"), std::string::npos);
 }
 
+namespace {
+
+/// A demo stage with its true places, and the log of Lantern Pass.
+struct DemoLogged {
+    explicit DemoLogged(const std::filesystem::path& folder)
+        : truth(stage::readPass(folder / "passes" / "stage.json"))
+        , road(stage::prepare(stage::readStage(folder / "stage.brumefall"), &truth).road)
+        , log(media::readLogFile(std::filesystem::path(DEMO_FOLDER) / "media" / "stage.gpx"))
+    {
+    }
+    pace::Pass truth;
+    road::Road road;
+    pace::Log log;
+};
+
+} // namespace
+
 TEST(DemoLog, NotesAreFoundByTheBendsOfTheTrackAndMarksLayTheClock)
 {
-    const std::filesystem::path folder = DEMO_FOLDER;
-    const auto stage = stage::readStage(folder / "stage.brumefall");
-    const auto truth = stage::readPass(folder / "passes" / "stage.json");
-    const auto road = stage::prepare(stage, &truth).road;
-    const auto log = media::readLogFile(folder / "media" / "stage.gpx");
+    const auto [truth, road, log] = DemoLogged(DEMO_FOLDER);
     const auto clean = pace::cleanLog(log);
     EXPECT_NEAR(clean.moving_from_s, truth.go_s, 0.5);
     std::map<std::string, double> true_s;
@@ -115,11 +128,7 @@ TEST(DemoLog, NotesAreFoundByTheBendsOfTheTrackAndMarksLayTheClock)
 /// What was heard is said ahead of its corner by more or less; the bends tell where the corner is.
 TEST(DemoLog, DraftPlacesAreSharpenedByItsBends)
 {
-    const std::filesystem::path folder = DEMO_FOLDER;
-    const auto stage = stage::readStage(folder / "stage.brumefall");
-    const auto truth = stage::readPass(folder / "passes" / "stage.json");
-    const auto road = stage::prepare(stage, &truth).road;
-    const auto log = media::readLogFile(folder / "media" / "stage.gpx");
+    const auto [truth, road, log] = DemoLogged(DEMO_FOLDER);
     auto pass = truth;
     pass.trace.clear();
     std::minstd_rand random(5);
@@ -156,13 +165,10 @@ TEST(DemoLog, DraftPlacesAreSharpenedByItsBends)
 TEST(DemoLog, DraftsOfAnotherStageAreNotMoved)
 {
     const std::filesystem::path rally = std::filesystem::path(DEMO_FOLDER).parent_path();
-    const auto stage = stage::readStage(rally / "Kiln Road" / "stage.brumefall");
-    auto pass = stage::readPass(rally / "Kiln Road" / "passes" / "stage.json");
-    const auto road = stage::prepare(stage, &pass).road;
+    auto [pass, road, log] = DemoLogged(rally / "Kiln Road");
     for (auto& mark : pass.marks) {
         mark.draft = true;
     }
-    const auto log = media::readLogFile(std::filesystem::path(DEMO_FOLDER) / "media" / "stage.gpx");
     EXPECT_LT(pace::sharpenDrafts(pass, road, log, pace::cleanLog(log), "stage.gpx", true).moved,
         static_cast<int>(pass.marks.size()) / 3);
 }

@@ -95,7 +95,6 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
 
     auto* top = new QHBoxLayout;
     top->addWidget(head_);
-    top->addWidget(stages_);
     top->addStretch();
     const auto button = [&](QHBoxLayout* into, const QString& text, const char* name, auto action) {
         auto* b = new QPushButton(text);
@@ -122,6 +121,7 @@ CaptionsReview::CaptionsReview(Document& document, QWidget* parent)
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addLayout(top);
+    layout->addWidget(stages_, 0, Qt::AlignLeft);
     layout->addWidget(summary_);
     layout->addWidget(table_, 1);
     layout->addWidget(places_, 0, Qt::AlignRight);
@@ -466,7 +466,8 @@ void CaptionsReview::accept()
         }
         return marks;
     };
-    const bool go_is_known = makesPass() ? s.counted_down : document_.pass() != nullptr;
+    const auto* pass = document_.pass();
+    const bool go_is_known = makesPass() ? s.counted_down : pass != nullptr && pass->go_s > 0.0;
     document_.undoStack().beginMacro(tr("Take what was read in %1").arg(file_));
     try {
         if (makesPass() && places_->isChecked()) {

@@ -531,7 +531,8 @@ void NotesWorkspace::listenTo(const QString& file)
                 path, media::kAlignRate_hz, [&](double share) { return progress(kDecoding * share); });
             media::keepSpan(sound, from_s, to_s);
             auto cues = media::listen(
-                std::move(sound), style, [&](double share) { return progress(kDecoding + (1.0 - kDecoding) * share); },
+                std::move(sound), style,
+                [&](double share) { return progress(kDecoding + (1.0 - kDecoding) * share); },
                 [&](const captions::Cue& cue) {
                     QMetaObject::invokeMethod(
                         QCoreApplication::instance(),

@@ -251,8 +251,7 @@ void TrackPanel::use()
     }
     try {
         auto pass = *document_.pass();
-        pass.trace = pace::traceOf(*clean_, fit_);
-        pass.log = file_.toStdString() + ", laid by " + fit_.by;
+        pace::takeTrace(pass, *clean_, fit_, file_.toStdString());
         document_.setPass(pass, tr("Take the track %1").arg(file_));
     } catch (const std::invalid_argument& error) {
         emit document_.message(tr("%1: %2").arg(file_, QString::fromUtf8(error.what())));
@@ -269,7 +268,7 @@ void TrackPanel::propose()
     std::vector<pace::MatchedNote> matched;
     try {
         matched = pace::matchNotes(document_.prepared().road, log_, *clean_, fit_, marks);
-        pass.trace = pace::traceOf(*clean_, fit_);
+        pace::takeTrace(pass, *clean_, fit_, file_.toStdString());
     } catch (const std::invalid_argument& error) {
         emit document_.message(tr("%1: %2").arg(file_, QString::fromUtf8(error.what())));
         return;
@@ -279,13 +278,11 @@ void TrackPanel::propose()
             tr("The bends of %1 and the notes do not fit each other; no place is proposed.").arg(file_));
         return;
     }
-    pass.log = file_.toStdString() + ", laid by " + fit_.by;
     std::erase_if(pass.marks, [](const pace::Mark& mark) { return mark.draft; });
     int proposed = 0;
     for (const auto& note : matched) {
         if (note.by_bend && !marks.contains(note.note)) {
-            pass.marks.push_back(
-                {note.note, std::round((note.time_s + pass.go_s) * 100.0) / 100.0, true, pace::kBendSure_s});
+            pass.marks.push_back(pace::proposal(note, pass));
             ++proposed;
         }
     }

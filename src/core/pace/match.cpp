@@ -430,6 +430,18 @@ std::map<std::string, double> markTimes(const Pass& pass, bool drafts)
     return times;
 }
 
+Mark proposal(const MatchedNote& note, const Pass& pass)
+{
+    constexpr double kBendSure_s = 0.25;
+    return {note.note, std::round((note.time_s + pass.go_s) * 100.0) / 100.0, true, kBendSure_s};
+}
+
+void takeTrace(Pass& pass, const CleanLog& clean, const LogFit& fit, const std::string& name)
+{
+    pass.trace = traceOf(clean, fit);
+    pass.log = name + ", laid by " + fit.by;
+}
+
 Sharpened sharpenDrafts(Pass& pass, const road::Road& road, const Log& log, const CleanLog& clean,
     const std::string& name, bool go_is_known)
 {
@@ -450,13 +462,13 @@ Sharpened sharpenDrafts(Pass& pass, const road::Road& road, const Log& log, cons
             || std::abs(it->time_s - drafts.at(mark.note) - (by_go ? early_s : 0.0)) > kWanders_s) {
             continue;
         }
-        mark.media_s = std::round((it->time_s + pass.go_s) * 100.0) / 100.0;
-        mark.sure_s = by_go ? kBendSure_s : mark.sure_s;
+        const double sure_s = mark.sure_s;
+        mark = proposal(*it, pass);
+        mark.sure_s = by_go ? mark.sure_s : sure_s;
         ++out.moved;
     }
     if (out.moved > 0 && pass.trace.size() < 2) {
-        pass.trace = traceOf(clean, out.fit);
-        pass.log = name + ", laid by " + out.fit.by;
+        takeTrace(pass, clean, out.fit, name);
     }
     return out;
 }

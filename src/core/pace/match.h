@@ -49,7 +49,12 @@ struct Sharpened {
 [[nodiscard]] Sharpened sharpenDrafts(Pass& pass, const road::Road& road, const Log& log,
     const CleanLog& clean, const std::string& name, bool go_is_known);
 
-inline constexpr double kBendSure_s = 0.25; ///< median error against true places, and a little more
+/// A note found by its bend as a proposal for `pass`; sure by the median error against true places and a
+/// little more.
+[[nodiscard]] Mark proposal(const MatchedNote& note, const Pass& pass);
+
+/// `pass` takes the trace of a log that is called `name`. Throws as traceOf does.
+void takeTrace(Pass& pass, const CleanLog& clean, const LogFit& fit, const std::string& name);
 
 /// Times from go of the marks of `pass`, by note: those that somebody set, or the drafts.
 [[nodiscard]] std::map<std::string, double> markTimes(const Pass& pass, bool drafts = false);
