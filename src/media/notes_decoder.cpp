@@ -98,17 +98,23 @@ void NotesDecoder::use(std::optional<notes::Order> order, double warp)
     warp_ = warp;
 }
 
-void NotesDecoder::decode(std::span<const std::int16_t> samples) const
+/// What one hearing gives; the logarithms grow towards 0 the better the model fits.
+struct NotesDecoder::Heard {
+    std::vector<NotesWord> words;
+    double likelihood = -1e300; ///< logarithm, of all
+    double sounds = 0.0; ///< logarithm, of the sounds of the words
+    int frames = 0; ///< of the words
+
+    [[nodiscard]] double perFrame() const { return frames == 0 ? -1e300 : sounds / frames; }
+};
+
+NotesDecoder::Heard NotesDecoder::heard(std::span<const std::int16_t> samples) const
 {
     ps_start_utt(decoder_.get());
     ps_process_raw(decoder_.get(), samples.data(), samples.size(), FALSE, TRUE);
     ps_end_utt(decoder_.get());
-}
-
-std::vector<NotesWord> NotesDecoder::hear(std::span<const std::int16_t> samples) const
-{
-    decode(samples);
-    std::vector<NotesWord> words;
+    Heard heard;
+    heard.likelihood = logLikelihood(decoder_.get()).value_or(heard.likelihood);
     for (ps_seg_t* segment = ps_seg_iter(decoder_.get()); segment != nullptr;
          segment = ps_seg_next(segment)) {
         const std::string_view name = ps_seg_word(segment);
@@ -119,42 +125,50 @@ std::vector<NotesWord> NotesDecoder::hear(std::span<const std::int16_t> samples)
         int ends = 0;
         ps_seg_frames(segment, &begins, &ends);
         if ((ends + 1 - begins) * kFrame_s <= longestOf(decoder_.get(), name)) {
-            words.push_back(
+            heard.words.push_back(
                 {std::string(name.substr(0, name.find('('))), begins * kFrame_s, (ends + 1) * kFrame_s});
+            int32 sounds = 0;
+            int32 succession = 0;
+            int32 back = 0;
+            ps_seg_prob(segment, &sounds, &succession, &back);
+            heard.sounds += sounds;
+            heard.frames += ends + 1 - begins;
         }
     }
-    return words;
+    return heard;
 }
 
-double NotesDecoder::likelihoodOf(std::span<const std::int16_t> samples) const
+std::vector<NotesWord> NotesDecoder::hear(std::span<const std::int16_t> samples) const
 {
-    decode(samples);
-    return logLikelihood(decoder_.get()).value_or(-1e300);
+    return heard(samples).words;
 }
 
 bool NotesDecoder::fitVoice(std::span<const std::int16_t> samples)
 {
     constexpr std::array kShorter{1.16, 1.32};
-    constexpr double kBetter =
-        0.02; ///< of the likelihood's logarithm: an engine makes as much of a difference
+    constexpr double kBetter = 0.02; // of a logarithm: an engine makes as much of a difference
+    constexpr double kWordsBetter = 0.03;
     constexpr std::size_t kSome = 9 * kAlignRate_hz;
     const auto some = samples.first(std::min(samples.size(), kSome));
     const double before = warp_;
-    const double as_it_is = likelihoodOf(some);
-    double best = as_it_is;
+    const Heard as_it_is = heard(some);
+    const auto isBetter = [&](const Heard& other) {
+        return other.likelihood > as_it_is.likelihood + kBetter * std::abs(as_it_is.likelihood)
+            && other.perFrame() > as_it_is.perFrame() + kWordsBetter * std::abs(as_it_is.perFrame());
+    };
+    double best = as_it_is.likelihood;
     double fits = before;
     for (const double warp : kShorter) {
         use(order_, warp);
-        const double likely = likelihoodOf(some);
-        if (likely <= best) {
+        const Heard other = heard(some);
+        if (other.likelihood <= best) {
             break;
         }
-        best = likely;
-        fits = warp;
+        best = other.likelihood;
+        fits = isBetter(other) ? warp : fits;
     }
-    const bool other = best > as_it_is + kBetter * std::abs(as_it_is);
-    use(order_, other ? fits : before);
-    return other;
+    use(order_, fits);
+    return fits != before;
 }
 
 Prepared::Prepared(std::vector<std::int16_t> samples)

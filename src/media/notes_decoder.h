@@ -44,12 +44,13 @@ public:
     /// What is drawn out as no reader does it is an engine, and left out.
     [[nodiscard]] std::vector<NotesWord> hear(std::span<const std::int16_t> samples) const;
     /// Hears `samples` as shorter throats would have said them, and goes on with the one that fits the model
-    /// best, where it fits clearly better. Returns whether that is another one than before.
+    /// best, where all of it and the words alone fit clearly better: all but the words may be an engine.
+    /// Returns whether that is another one than before.
     bool fitVoice(std::span<const std::int16_t> samples);
 
 private:
-    void decode(std::span<const std::int16_t> samples) const;
-    [[nodiscard]] double likelihoodOf(std::span<const std::int16_t> samples) const;
+    struct Heard;
+    [[nodiscard]] Heard heard(std::span<const std::int16_t> samples) const;
 
     notes::Style style_;
     std::string alone_;

@@ -159,6 +159,20 @@ TEST(Captions, ACountdownWhoseEndWasMisheardIsOneStill)
         draftOf("[0:20] left five\n[0:22] right four\n[0:24] tightens three two\n").stages[0].counted_down);
 }
 
+TEST(Captions, TheOneWordBetweenACountdownAndASilenceIsGo)
+{
+    const auto draft = draftOf("[0:20] five four three two one into.\n[0:25] right five 80\n"
+                               "[0:30] left three 50\n[0:36] right four 60\n");
+    ASSERT_EQ(draft.stages.size(), 1U);
+    EXPECT_TRUE(draft.stages[0].counted_down);
+    EXPECT_LT(draft.stages[0].go_s, 25.1);
+    EXPECT_EQ(proposals(draft), "right five 80\nleft three 50\nright four 60\n");
+    EXPECT_NE(proposals(draftOf("[0:20] three two one left five 80.\n[0:25] right five 80\n"))
+                  .find("left five 80"),
+        std::string::npos)
+        << "a note that runs on is none";
+}
+
 TEST(Captions, ABadFileIsToldWithItsLine)
 {
     const auto lineOf = [](const std::string& content) {

@@ -104,8 +104,8 @@ private:
         }
     }
 
-    /// When "go" is said, or the countdown is over; where that broke off at "two", as much later as its
-    /// numbers are apart.
+    /// When "go" is said (or the one word heard for it), or the countdown is over; where that broke off at
+    /// "two", as much later as its numbers are apart.
     [[nodiscard]] double goAfter(const Event& event) const
     {
         const HeardWord& last = words_[event.last - 1];
@@ -113,7 +113,8 @@ private:
             const auto apart = static_cast<double>(event.last - event.first - 1);
             return last.at_s + 2.0 * (last.at_s - words_[event.first].at_s) / apart;
         }
-        return last.word == "go" ? last.at_s : endOf(event.last);
+        const bool went = event.last - event.first > 1 && last.word != "one" && last.word != "1";
+        return went || last.word == "go" ? last.at_s : endOf(event.last);
     }
 
     /// A lone "go" after more notes than are read on a start line, or one that runs on into what is said

@@ -383,10 +383,18 @@ private:
         return 0;
     }
 
+    /// A word said right after the one before it, and then nothing for a while.
+    [[nodiscard]] bool isAlone(std::size_t i) const
+    {
+        return i < words_.size() && words_[i].pause == Pause::none && i + 1 < words_.size()
+            && (words_[i + 1].pause == Pause::stop || words_[i + 1].pause == Pause::stop_edge);
+    }
+
     /// "five four three two one", and a word that ends it; or all but the "one", which was misheard.
     void countdown(std::size_t i)
     {
         constexpr std::size_t kBroken = 4;
+        constexpr double kMisheard = 0.3; // "go", the one word between a countdown and a silence
         std::size_t end = i;
         int before = 100;
         bool by_one = true;
@@ -399,6 +407,9 @@ private:
         }
         if ((end - i >= 3 && before == 1) || (end - i >= kBroken && before == 2 && by_one)) {
             add(i, end, {{Part::countdown, {}}}, By::word, 0.0);
+            if (before == 1 && isAlone(end)) {
+                add(end, end + 1, {{Part::go, {}}}, By::sound, kMisheard);
+            }
         }
         if (words_[i].word == "go") {
             add(i, i + 1, {{Part::go, {}}}, By::word,

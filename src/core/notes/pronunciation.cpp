@@ -146,32 +146,54 @@ Phones phonesOf(std::string_view arpabet)
     return phones;
 }
 
+PhoneDistance::PhoneDistance(std::span<const std::uint8_t> phones)
+    : phones_(phones)
+    , width_(phones.size() + 1)
+    , rows_(width_)
+{
+    for (std::size_t k = 0; k < phones.size(); ++k) {
+        rows_[k + 1] = rows_[k] + costs().gap[phones[k]];
+    }
+}
+
+double PhoneDistance::set(std::size_t index, std::uint8_t phone)
+{
+    const Costs& cost = costs();
+    const double gap = cost.gap[phone];
+    const auto& change = cost.change[phone];
+    rows_.resize(std::max(rows_.size(), (index + 2) * width_));
+    const double* before = &rows_[index * width_];
+    double* now = &rows_[(index + 1) * width_];
+    double last = before[0] + gap;
+    double least = last;
+    now[0] = last;
+    for (std::size_t k = 0; k < phones_.size(); ++k) {
+        const std::uint8_t own = phones_[k];
+        const double inserted = last + cost.gap[own];
+        const double left_out = before[k + 1] + gap;
+        last = before[k] + change[own];
+        last = inserted < last ? inserted : last;
+        last = left_out < last ? left_out : last;
+        now[k + 1] = last;
+        least = last < least ? last : least;
+    }
+    return least;
+}
+
 double phoneDistance(std::span<const std::uint8_t> a, std::span<const std::uint8_t> b, double most)
 {
     constexpr std::size_t kLongest = 40;
     if (a.size() > kLongest || b.size() > kLongest) {
         return 1e9;
     }
-    const Costs& cost = costs();
-    std::array<double, kLongest + 1> row{};
-    for (std::size_t k = 0; k < b.size(); ++k) {
-        row[k + 1] = row[k] + cost.gap[b[k]];
-    }
+    PhoneDistance distance(b);
     for (std::size_t i = 0; i < a.size(); ++i) {
-        double diagonal = row[0];
-        row[0] += cost.gap[a[i]];
-        double least = row[0];
-        for (std::size_t k = 0; k < b.size(); ++k) {
-            const double changed = diagonal + cost.change[a[i]][b[k]];
-            diagonal = row[k + 1];
-            row[k + 1] = std::min({changed, row[k + 1] + cost.gap[a[i]], row[k] + cost.gap[b[k]]});
-            least = std::min(least, row[k + 1]);
-        }
+        const double least = distance.set(i, a[i]);
         if (least > most) {
             return least;
         }
     }
-    return row[b.size()];
+    return distance.to(a.size());
 }
 
 void Pronunciations::add(std::string_view word, std::string_view arpabet)

@@ -18,9 +18,26 @@ using Phones = std::vector<std::uint8_t>;
 /// "L EH F T" as phones; what is no phone is left out, stress marks are dropped.
 [[nodiscard]] Phones phonesOf(std::string_view arpabet);
 
-/// What costs `a` and `b` heard for each other: substitutions by how the two are spoken (vowels by height and
-/// place, consonants by voice, place and manner), insertions and deletions by how easily they are swallowed.
-/// Needleman & Wunsch, Journal of Molecular Biology 48 (1970), 443-453. Stops at `most`.
+/// What it costs to hear one run of phones for another: substitutions by how the two are spoken (vowels by
+/// height and place, consonants by voice, place and manner), insertions and deletions by how easily they are
+/// swallowed. Needleman & Wunsch, Journal of Molecular Biology 48 (1970), 443-453. The other run is given a
+/// phone at a time, so that what several begin with is worked out once.
+class PhoneDistance {
+public:
+    explicit PhoneDistance(std::span<const std::uint8_t> phones);
+    /// Sets phone `index` of the other run; those before it are set. Returns what all that go on from here
+    /// cost at least.
+    double set(std::size_t index, std::uint8_t phone);
+    /// To the first `count` phones of the other run.
+    [[nodiscard]] double to(std::size_t count) const { return rows_[(count + 1) * width_ - 1]; }
+
+private:
+    std::span<const std::uint8_t> phones_;
+    std::size_t width_;
+    std::vector<double> rows_; ///< by phones of the other run, then of this one
+};
+
+/// The distance of `a` to `b`; once it is above `most`, something above that.
 [[nodiscard]] double phoneDistance(
     std::span<const std::uint8_t> a, std::span<const std::uint8_t> b, double most = 1e9);
 

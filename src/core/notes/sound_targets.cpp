@@ -97,7 +97,7 @@ SoundTargets::SoundTargets(const Pronunciations& pronunciations)
     std::set<std::pair<Part, Phones>> sounds;
     for (const SaidPhrase& phrase : usualPhrases()) {
         const std::string said_as = joinWords(phrase.words);
-        SoundTarget target{phrase.part, said_as, phrase.number, {}, priorOf(phrase, said_as)};
+        SoundTarget target{phrase.part, said_as, phrase.number, {}, priorOf(phrase, said_as), 0};
         for (const std::string& word : phrase.words) {
             const Phones& phones = pronunciations.of(word);
             target.phones.insert(target.phones.end(), phones.begin(), phones.end());
@@ -106,6 +106,14 @@ SoundTargets::SoundTargets(const Pronunciations& pronunciations)
         if (told_apart && sounds.insert({target.part, target.phones}).second) { // "dont cut" is "don't cut"
             targets_.push_back(std::move(target));
         }
+    }
+    std::stable_sort(targets_.begin(), targets_.end(),
+        [](const SoundTarget& a, const SoundTarget& b) { return a.phones < b.phones; });
+    for (std::size_t k = 1; k < targets_.size(); ++k) {
+        const Phones& before = targets_[k - 1].phones;
+        Phones& phones = targets_[k].phones;
+        const auto apart = std::mismatch(before.begin(), before.end(), phones.begin(), phones.end());
+        targets_[k].shared = static_cast<std::size_t>(apart.first - before.begin());
     }
 }
 
@@ -123,19 +131,33 @@ const std::vector<SoundTargets::Near>& SoundTargets::nearest(const std::string& 
     if (phones.size() < 2) {
         return found;
     }
+    constexpr double kFarthest = 2.2;
+    PhoneDistance distance(phones);
+    std::size_t set = 0; // phones that `distance` holds of the target
+    bool too_far = false; // already with those
     for (const SoundTarget& target : targets_) {
+        if (target.shared < set) {
+            set = target.shared;
+            too_far = false;
+        }
         const auto n = static_cast<double>(target.phones.size());
         const auto difference = std::abs(static_cast<double>(phones.size()) - n);
-        if (difference > 0.5 * n + 1.0 || target.words == stretch) {
+        if (too_far || difference > 0.5 * n + 1.0 || target.words == stretch) {
             continue;
         }
-        const double most = std::min(0.5 * n, 2.2);
-        const double d = phoneDistance(phones, target.phones, most);
-        if (d <= most) {
+        while (set < target.phones.size() && !too_far) {
+            too_far = distance.set(set, target.phones[set]) > kFarthest;
+            ++set;
+        }
+        if (too_far) {
+            continue;
+        }
+        const double d = distance.to(target.phones.size());
+        if (d <= std::min(0.5 * n, kFarthest)) {
             found.push_back({&target, kAlike + 1.4 * d + 1.9 * d / n + target.prior});
         }
     }
-    std::sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
+    std::stable_sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
     if (found.size() > kMostNear) {
         found.resize(kMostNear);
     }

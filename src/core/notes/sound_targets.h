@@ -17,6 +17,7 @@ struct SoundTarget {
     int number = 0; ///< a grade, or metres
     Phones phones;
     double prior = 0.0; ///< what it costs to be rare
+    std::size_t shared = 0; ///< phones that it begins with as the target before it does
 };
 
 class SoundTargets {
@@ -36,7 +37,7 @@ public:
     [[nodiscard]] const std::vector<Near>& nearest(const std::string& stretch, const Phones& phones);
 
 private:
-    std::vector<SoundTarget> targets_;
+    std::vector<SoundTarget> targets_; ///< by their phones
     std::map<std::string, std::vector<Near>> near_;
 };
 

@@ -136,7 +136,9 @@ std::vector<Phrase> phrasesOf(const Style& style)
         const bool many = said.part == Part::grade && said.number > kUsualGrades;
         phrases.push_back({said.part, said.words, many ? kManyGrades : said.common ? 1.0 : kRare});
     }
-    phrases.push_back({Part::go, {"go"}, 1.0});
+    for (const char* go : {"go", "three two one go", "five four three two one go"}) {
+        phrases.push_back({Part::go, splitWords(go), 1.0});
+    }
     for (const auto& [own, meant] : style.words) {
         const auto as_meant = std::find_if(phrases.begin(), phrases.end(),
             [&meaning = meant](const Phrase& phrase) { return joinWords(phrase.words) == meaning; });
