@@ -173,6 +173,19 @@ TEST(Captions, TheOneWordBetweenACountdownAndASilenceIsGo)
         << "a note that runs on is none";
 }
 
+TEST(Captions, NoNoteGoesOnAfterALongSilence)
+{
+    const auto notesOf = [](double again_s) {
+        const auto draft = draftNotes(
+            {{0.0, 2.0, 1, "left three into right four 60."}, {5.0, 7.0, 2, "caution hairpin left,"},
+                {again_s, again_s + 1.0, 3, "over crest, left five"}, {30.0, 31.0, 4, "left five 80"}},
+            {}, {});
+        return proposals(draft);
+    };
+    EXPECT_NE(notesOf(7.2).find("hairpin left over crest"), std::string::npos) << notesOf(7.2);
+    EXPECT_EQ(notesOf(20.0).find("hairpin left over crest"), std::string::npos) << notesOf(20.0);
+}
+
 TEST(Captions, ABadFileIsToldWithItsLine)
 {
     const auto lineOf = [](const std::string& content) {

@@ -211,15 +211,16 @@ TEST(HeardWords, FollowEachOtherWhereBlocksStandOnOrBeginTogether)
 TEST(HeardWords, KeepTheirPausesAndTheSignsOfTheirNumbers)
 {
     const auto words = captions::heardWords({{1.0, 3.0, 2, "Left 3-, over crest. [Music] 60m"},
-        {3.1, 4.0, 6, "right 4"}, {9.0, 10.0, 9, "hair-pin left"}});
+        {3.1, 4.0, 6, "right 4"}, {6.0, 7.0, 9, "hair-pin left"}, {13.0, 14.0, 12, "right 5"}});
     std::vector<std::string> texts;
     for (const auto& word : words) {
         texts.push_back(word.word);
     }
-    EXPECT_EQ(joinWords(texts), "left 3- over crest 60 right 4 hair pin left");
+    EXPECT_EQ(joinWords(texts), "left 3- over crest 60 right 4 hair pin left right 5");
     EXPECT_EQ(words[2].pause, Pause::comma);
     EXPECT_EQ(words[4].pause, Pause::stop);
     EXPECT_EQ(words[5].pause, Pause::edge);
     EXPECT_EQ(words[7].pause, Pause::stop_edge);
     EXPECT_EQ(words[7].line, 9);
+    EXPECT_EQ(words[10].pause, Pause::silence);
 }

@@ -15,6 +15,7 @@ using notes::Pause;
 
 constexpr double kLongestWord_s = 0.8;
 constexpr double kSilence_s = 0.9; ///< between two blocks: more than a breath
+constexpr double kLongSilence_s = 4.0;
 
 /// A word as it is written, cut into itself and the punctuation after it.
 struct Written {
@@ -155,11 +156,14 @@ private:
         constexpr double kSyllable_s = 0.25;
         constexpr double kBreath_s = 0.8;
         constexpr double kPause_s = 0.45;
-        if (first > 0 && words_[first].pause < Pause::stop) {
+        if (first > 0) {
             const double said_s = kSyllable_s * std::max(1, notes::countSyllables(words_[first - 1].word));
             const double silence_s = at_s - words_[first - 1].at_s - said_s;
-            if (silence_s > kPause_s) {
-                words_[first].pause = silence_s > kBreath_s ? Pause::stop : Pause::comma;
+            Pause& pause = words_[first].pause;
+            if (silence_s > kLongSilence_s) {
+                pause = Pause::silence;
+            } else if (silence_s > kPause_s && pause < Pause::stop) {
+                pause = silence_s > kBreath_s ? Pause::stop : Pause::comma;
             }
         }
     }
@@ -194,7 +198,10 @@ private:
 
     [[nodiscard]] Pause edge(double start_s, Pause written) const
     {
-        return written == Pause::stop || start_s - last_end_s_ > kSilence_s ? Pause::stop_edge : Pause::edge;
+        const double silence_s = start_s - last_end_s_;
+        return silence_s > kLongSilence_s                      ? Pause::silence
+            : written == Pause::stop || silence_s > kSilence_s ? Pause::stop_edge
+                                                               : Pause::edge;
     }
 
     /// How long its words can have taken: a block may stand long after they were said.

@@ -319,7 +319,7 @@ private:
             return n == 1 && !first.joiner.empty() && metresOf(first) == 0
                 && signatureOf(first).grade == signatureOf(again).grade && again.pause != notes::Pause::none;
         }
-        const bool edge = again.pause == Pause::edge || again.pause == Pause::stop_edge;
+        const bool edge = isEdge(again.pause);
         return edge || habit_ || (n >= 2 && again.pause != Pause::none);
     }
 

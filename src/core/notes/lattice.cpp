@@ -126,10 +126,11 @@ private:
         double cost = 0.0;
         for (std::size_t i = first + 1; i < last; ++i) {
             const Pause pause = words_[i].pause;
-            cost += pause == Pause::none ? 0.0
-                : pause == Pause::edge   ? 0.4
-                : pause == Pause::comma  ? 0.7
-                                         : 1.6;
+            cost += pause == Pause::none  ? 0.0
+                : pause == Pause::edge    ? 0.4
+                : pause == Pause::comma   ? 0.7
+                : pause == Pause::silence ? 4.0
+                                          : 1.6;
         }
         return cost;
     }
@@ -387,7 +388,7 @@ private:
     [[nodiscard]] bool isAlone(std::size_t i) const
     {
         return i < words_.size() && words_[i].pause == Pause::none && i + 1 < words_.size()
-            && (words_[i + 1].pause == Pause::stop || words_[i + 1].pause == Pause::stop_edge);
+            && isStop(words_[i + 1].pause);
     }
 
     /// "five four three two one", and a word that ends it; or all but the "one", which was misheard.
@@ -470,10 +471,7 @@ private:
         return {};
     }
 
-    [[nodiscard]] bool isEdge(std::size_t i) const
-    {
-        return words_[i].pause == Pause::edge || words_[i].pause == Pause::stop_edge;
-    }
+    [[nodiscard]] bool isEdge(std::size_t i) const { return notes::isEdge(words_[i].pause); }
 
     /// Words that stood there just before: repeated at the edge of a block, rolled on from it, or stuttered.
     void shownAgain(std::size_t i)
@@ -507,7 +505,7 @@ private:
         double swallowed = 0.0;
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
             const std::size_t at = i + n - 1;
-            if (isDigit(words_[at].word.front()) || (n > 1 && words_[at].pause == Pause::stop_edge)) {
+            if (isDigit(words_[at].word.front()) || (n > 1 && words_[at].pause >= Pause::stop_edge)) {
                 return;
             }
             phones.insert(phones.end(), phones_[at].begin(), phones_[at].end());

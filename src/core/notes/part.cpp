@@ -7,6 +7,7 @@ namespace brumefall::notes {
 namespace {
 
 constexpr double kNoLink = 0.25;
+constexpr double kJoinsOverSilence = 2.0; ///< a joining word, and then a long silence
 constexpr double kSameSide = 0.35; ///< two corners to one side without a link
 
 bool isBetween(Kind kind)
@@ -60,6 +61,7 @@ public:
         , w_(costs.within[static_cast<std::size_t>(pause)])
         , b_(costs.between[static_cast<std::size_t>(pause)])
         , number_first_(order == Order::number_first)
+        , silence_(pause == Pause::silence)
         , steps_(steps)
     {
     }
@@ -121,7 +123,8 @@ private:
     [[nodiscard]] double newNote() const
     {
         if (isBetween(from_.kind) || from_.kind == Kind::corner_and) {
-            return 0.0;
+            const bool joins = from_.kind == Kind::after_into || from_.kind == Kind::corner_and;
+            return joins && silence_ ? kJoinsOverSilence : 0.0;
         }
         return costToEnd(from_) + b_ + kNoLink;
     }
@@ -457,6 +460,7 @@ private:
     double w_;
     double b_;
     bool number_first_;
+    bool silence_;
     std::vector<Step>& steps_;
 };
 

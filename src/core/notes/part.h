@@ -12,7 +12,17 @@
 namespace brumefall::notes {
 
 /// The pause before a word: what is written there, and whether a block of captions begins with it.
-enum class Pause : std::uint8_t { none, comma, stop, edge, stop_edge };
+/// `silence` is so long that hardly a note goes on after it.
+enum class Pause : std::uint8_t { none, comma, stop, edge, stop_edge, silence };
+inline constexpr std::size_t kPauses = static_cast<std::size_t>(Pause::silence) + 1;
+constexpr bool isEdge(Pause pause)
+{
+    return pause >= Pause::edge;
+}
+constexpr bool isStop(Pause pause)
+{
+    return pause == Pause::stop || pause >= Pause::stop_edge;
+}
 
 /// Parts of a note, as the weighted reading tells them apart. A part that the lexicon's roles do not tell
 /// apart (a grade and a distance are numbers both) is told apart here.
@@ -114,8 +124,8 @@ struct Step {
 /// What a pause says: how much going on with a note costs after it, and how much beginning the next one. By
 /// pause: none, comma, stop, edge, stop and edge.
 struct PauseCosts {
-    std::array<double, 5> within{0.0, 0.45, 1.1, 0.5, 1.4};
-    std::array<double, 5> between{1.3, 0.6, 0.15, 0.7, 0.0};
+    std::array<double, kPauses> within{0.0, 0.45, 1.1, 0.5, 1.4, 3.5};
+    std::array<double, kPauses> between{1.3, 0.6, 0.15, 0.7, 0.0, 0.0};
 };
 
 /// The ways on from `state` when `part` is said after `pause`. In nats: the negative logarithm of

@@ -157,7 +157,8 @@ const std::vector<SoundTargets::Near>& SoundTargets::nearest(const std::string& 
             found.push_back({&target, kAlike + 1.4 * d + 1.9 * d / n + target.prior});
         }
     }
-    std::stable_sort(found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
+    std::stable_sort(
+        found.begin(), found.end(), [](const Near& a, const Near& b) { return a.cost < b.cost; });
     if (found.size() > kMostNear) {
         found.resize(kMostNear);
     }

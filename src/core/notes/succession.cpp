@@ -61,12 +61,13 @@ private:
         // what a reading allows, as it may have been heard so, is hardly ever what is said
         constexpr double kSharp = 3.0;
         static const Shares usual = usualShares();
-        constexpr std::array<std::pair<Pause, double>, 2> kPauses{{{Pause::none, 0.7}, {Pause::stop, 0.3}}};
+        constexpr std::array<std::pair<Pause, double>, 2> kUsualPauses{
+            {{Pause::none, 0.7}, {Pause::stop, 0.3}}};
         std::vector<Move> moves;
         double sum = 0.0;
         std::vector<Step> steps;
         for (std::size_t part = 0; part < kParts; ++part) {
-            for (const auto& [pause, share] : kPauses) {
+            for (const auto& [pause, share] : kUsualPauses) {
                 if (usual[part] <= 0.0) {
                     continue;
                 }

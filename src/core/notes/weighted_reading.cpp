@@ -38,8 +38,6 @@ public:
     }
 
 private:
-    static constexpr std::size_t kPauses = 5;
-
     static void keepCheapest(std::vector<Step>& steps)
     {
         std::stable_sort(steps.begin(), steps.end(), [](const Step& a, const Step& b) {
@@ -309,8 +307,8 @@ private:
 PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
 {
     constexpr double kUsual = 120.0;
-    std::array<double, 5> within{};
-    std::array<double, 5> between{};
+    std::array<double, kPauses> within{};
+    std::array<double, kPauses> between{};
     Kind before = Kind::start;
     for (const Said& said : reading.said) {
         const bool free = before == Kind::start || before == Kind::after_distance
