@@ -802,10 +802,6 @@
         <translation>wie gehört</translation>
     </message>
     <message>
-        <source>%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as it stands on the left.</source>
-        <translation>%1 Ansagen; %2 sind ausgebessert, %3 davon genommen (Eingabe ändert es). Was nicht genommen wird, bleibt, wie es links steht.</translation>
-    </message>
-    <message>
         <source>%1 s after they are said</source>
         <translation>%1 s nachdem sie gesagt sind</translation>
     </message>
@@ -852,6 +848,10 @@
     <message>
         <source>%1 places lie as the bends of %2 have them, but all as early or late as they were said: mark four, then lay the log by them (Places, Track).</source>
         <translation>%1 Stellen liegen, wie die Bögen von %2 sie haben, aber alle so früh oder spät, wie sie gesagt wurden: vier markieren, dann das Log danach anlegen (Stellen, Track).</translation>
+    </message>
+    <message>
+        <source>%1 calls; mended: %2, taken of these: %3 (Enter changes it). What is not taken stays as it stands on the left.</source>
+        <translation>%1 Ansagen; ausgebessert: %2, davon genommen: %3 (Eingabe ändert es). Was nicht genommen wird, bleibt, wie es links steht.</translation>
     </message>
 </context>
 <context>

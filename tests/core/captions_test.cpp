@@ -167,8 +167,8 @@ TEST(Captions, TheOneWordBetweenACountdownAndASilenceIsGo)
     EXPECT_TRUE(draft.stages[0].counted_down);
     EXPECT_LT(draft.stages[0].go_s, 25.1);
     EXPECT_EQ(proposals(draft), "right five 80\nleft three 50\nright four 60\n");
-    EXPECT_NE(proposals(draftOf("[0:20] three two one left five 80.\n[0:25] right five 80\n"))
-                  .find("left five 80"),
+    EXPECT_NE(
+        proposals(draftOf("[0:20] three two one left five 80.\n[0:25] right five 80\n")).find("left five 80"),
         std::string::npos)
         << "a note that runs on is none";
 }
@@ -184,6 +184,15 @@ TEST(Captions, NoNoteGoesOnAfterALongSilence)
     };
     EXPECT_NE(notesOf(7.2).find("hairpin left over crest"), std::string::npos) << notesOf(7.2);
     EXPECT_EQ(notesOf(20.0).find("hairpin left over crest"), std::string::npos) << notesOf(20.0);
+}
+
+TEST(Captions, ADistanceSaidLongAfterItsNoteEndsItsLine)
+{
+    const std::vector<captions::Cue> cues{{0.0, 2.0, 1, "left three into right four."},
+        {12.0, 14.0, 2, "thirty left five 80"}, {30.0, 31.0, 3, "right two 60"},
+        {33.0, 34.0, 4, "left four"}};
+    EXPECT_EQ(proposals(draftNotes(cues, {}, {})),
+        "left three into right four thirty\nleft five 80\nright two 60\nleft four\n");
 }
 
 TEST(Captions, ABadFileIsToldWithItsLine)

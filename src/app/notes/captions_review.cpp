@@ -350,7 +350,7 @@ void CaptionsReview::refresh()
                                          "proposed. ")
                                           .arg(doubtful)
                                     : QString())
-        + tr("%1 calls; %2 are mended, %3 of these taken (Enter changes it). What is not taken stays as it "
+        + tr("%1 calls; mended: %2, taken of these: %3 (Enter changes it). What is not taken stays as it "
              "stands on the left.")
               .arg(s.last_call - s.first_call)
               .arg(mended)

@@ -181,6 +181,7 @@ private:
         }
         call.notes.push_back(std::move(draft));
         call.end_s = endOf(note.last_word);
+        before_word_ = note.first_word;
         before_is_corner_ = note.corner;
         before_wants_number_ = note.parts.back()->part == Part::shape && note.distance.empty();
     }
@@ -214,7 +215,11 @@ private:
         if (!note.joiner.empty()) {
             return true;
         }
-        const bool pause = note.pause != Pause::none && note.pause != Pause::comma;
+        // a distance may be said long after its note
+        const bool silence = std::any_of(words_.begin() + static_cast<std::ptrdiff_t>(before_word_) + 1,
+            words_.begin() + static_cast<std::ptrdiff_t>(note.first_word) + 1,
+            [](const HeardWord& word) { return word.pause == Pause::silence; });
+        const bool pause = silence || (note.pause != Pause::none && note.pause != Pause::comma);
         const bool number = note.parts.front()->part == Part::grade; // "tightens three left"
         return !(number && before_wants_number_) && note.corner && before_is_corner_ && !note.prefixed
             && !pause && draft_.calls.back().notes.size() < kLongCall && !draft_.calls.back().notes.empty();
@@ -399,6 +404,7 @@ private:
     bool counted_down_ = false;
     std::size_t talk_to_ = static_cast<std::size_t>(-1); ///< where the last talk ended
     bool closed_ = true; ///< the last call takes no more notes
+    std::size_t before_word_ = 0; ///< the first of the note before
     bool before_is_corner_ = false;
     bool before_wants_number_ = false; ///< the last note ends with "tightens", or "opens"
     std::size_t heard_to_ = 0; ///< words that stand in a call's `heard` or in talk
