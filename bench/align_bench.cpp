@@ -47,7 +47,7 @@ void measure(const plan::Plan& plan, std::uint32_t seed, double engine_level)
             static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
     }
     noise_power /= static_cast<double>(reading.sound.samples.size());
-    const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
+    const auto alignment = media::align(reading.sound, take::expectedNotes(plan));
     std::vector<double> errors;
     std::vector<double> end_errors; // with their sign: positive is heard too late
     int spoken = 0;

@@ -210,7 +210,7 @@ int main(int argc, char** argv)
         auto reading = media::readAloud(planter.read, planter.faults, seed);
         addNoise(reading.sound, 15.0);
         const auto alignment =
-            media::align(media::resampled(reading.sound, media::kAlignRate_hz), media::expectedNotes(plan));
+            media::align(media::resampled(reading.sound, media::kAlignRate_hz), take::expectedNotes(plan));
         const take::Clock clock{reading.from_s, 1.0};
         const auto verdicts =
             take::judge(plan, prepared.placement.pace, alignment.notes, clock, reading.sound.duration_s());

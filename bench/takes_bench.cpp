@@ -49,7 +49,7 @@ struct Take {
 std::pair<std::string, std::optional<take::Misread>> misreadOnce(
     const std::string& words, std::mt19937& random)
 {
-    std::vector<std::string> all = media::wordsOf(words);
+    std::vector<std::string> all = take::spokenWords(words);
     const auto misses = notes::nearMisses(all, notes::Spoken::note);
     std::vector<std::size_t> fits;
     for (std::size_t w = 0; w < all.size(); ++w) {
@@ -101,8 +101,8 @@ Take readPlan(const plan::Plan& plan, const Speaker& speaker, std::uint32_t seed
             if (misread_share > 0.0 && !skip && times == 1 && chosen(misread_share)) {
                 auto [changed, misread] = misreadOnce(says, random);
                 const bool as_before = !take.truth.empty() && !take.truth.back().read
-                    && media::withoutJoiner(media::wordsOf(changed))
-                        == media::withoutJoiner(media::wordsOf(plan.notes[k - 1].spoken));
+                    && take::withoutJoiner(take::spokenWords(changed))
+                        == take::withoutJoiner(take::spokenWords(plan.notes[k - 1].spoken));
                 if (as_before) { // left out the one before, or misread this one: nobody can tell
                     misread.reset();
                 } else {
@@ -365,7 +365,7 @@ int main(int argc, char** argv)
     const auto stage = stage::readStage(folder / "stage.brumefall");
     const auto pass = stage::readPass(folder / "passes" / "stage.json");
     const auto plan = stage::prepare(stage, &pass).plan;
-    const auto expected = media::expectedNotes(plan);
+    const auto expected = take::expectedNotes(plan);
     std::vector<Speaker> speakers{{"en-us", false, 230.0}, {"en-gb-scotland+f3", false, 260.0}};
     for (const char* voice : {"rms", "slt", "awb"}) {
         if (std::system("command -v flite > /dev/null") == 0) {

@@ -132,7 +132,7 @@ Heard planAndSound(const Arguments& arguments)
 int runAlign(const Arguments& arguments)
 {
     const auto [audio, plan, sound] = planAndSound(arguments);
-    const auto alignment = media::align(sound, media::expectedNotes(plan));
+    const auto alignment = media::align(sound, take::expectedNotes(plan));
     if (std::none_of(alignment.notes.begin(), alignment.notes.end(), [](const auto& n) { return n.read; })) {
         std::cerr << audio
                   << ":0: nothing in it is a note of this stage: silence, talk, or another stage's notes\n";
@@ -146,7 +146,7 @@ int runAlign(const Arguments& arguments)
 int runFollow(const Arguments& arguments)
 {
     const auto [audio, plan, sound] = planAndSound(arguments);
-    media::Follower follower(media::expectedNotes(plan));
+    media::Follower follower(take::expectedNotes(plan));
     const std::clock_t began = std::clock();
     constexpr std::size_t kAtOnce = media::kAlignRate_hz / 20;
     for (std::size_t at = 0; at < sound.samples.size(); at += kAtOnce) {

@@ -4,7 +4,7 @@
 #include "media/resample.h"
 #include "media/speech_decoder.h"
 #include "media/word_sounds.h"
-#include "notes/near_misses.h"
+#include "take/readings.h"
 
 extern "C" {
 #include <pocketsphinx.h>
@@ -14,7 +14,6 @@ extern "C" {
 #include <array>
 #include <chrono>
 #include <cmath>
-#include <map>
 #include <memory>
 #include <optional>
 #include <set>
@@ -22,318 +21,6 @@ extern "C" {
 
 namespace brumefall::media {
 namespace {
-
-/// Puts heard words together to readings of notes: full ones, further ones, broken-off ones.
-class Collector {
-public:
-    explicit Collector(const std::vector<ExpectedNote>& expected)
-        : found_(expected.size())
-    {
-        for (std::size_t k = 0; k < expected.size(); ++k) {
-            found_[k].id = expected[k].id;
-            own_words_.push_back(wordsOf(expected[k].spoken));
-            misses_.push_back(notes::nearMisses(own_words_.back(), notes::Spoken::note));
-            after_words_.push_back(wordsOf(expected[k].spoken_after));
-        }
-    }
-
-    void add(const HeardWord& word)
-    {
-        if (word.place.after) {
-            close();
-            take::FoundNote& note = found_[word.place.note];
-            if (!word.said.empty() && note.read) {
-                note.misread.push_back(
-                    {word.said, after_words_[word.place.note][word.place.word], word.sure, true});
-            }
-            return;
-        }
-        const bool goes_on = !open_.empty() && open_.back().place.note == word.place.note
-            && (word.place.word == open_.back().place.word + 1
-                || (word.place.word == open_.back().place.word + 2
-                    && canDrop(word.place.note, word.place.word - 1)));
-        if (!goes_on) {
-            close();
-        }
-        open_.push_back(word);
-        if (word.place.word + 1 == own_words_[word.place.note].size()) {
-            close();
-        }
-    }
-
-    /// `length_s` is that of the recording.
-    std::vector<take::FoundNote> finish(double length_s)
-    {
-        dropCutOffLikeness(length_s);
-        dropStrays();
-        dropBabble();
-        giveToNeighbours();
-        takeFromRepeats();
-        doubtHabits();
-        open_.clear(); // what the end of the take cut off was not begun again
-        for (take::FoundNote& note : found_) {
-            note.restarted = note.restarted && note.read; // broken off and not begun again is missed
-        }
-        return std::move(found_);
-    }
-
-private:
-    /// A note that the end of the recording cut off can sound like a later one, reached by a skip.
-    void dropCutOffLikeness(double length_s)
-    {
-        const auto last =
-            std::find_if(found_.rbegin(), found_.rend(), [](const take::FoundNote& n) { return n.read; });
-        if (last == found_.rend()
-            || (open_.empty() ? last->span : open_.back().span).end_s < length_s - 0.03) {
-            return;
-        }
-        const bool after_skip = std::next(last) != found_.rend() && !std::next(last)->read;
-        if (after_skip) {
-            take::FoundNote unread;
-            unread.id = last->id;
-            *last = std::move(unread);
-        }
-    }
-
-    /// A note heard far from others was hardly read: of what is no reading of this stage some always sounds
-    /// like a note.
-    void dropStrays()
-    {
-        constexpr std::size_t kAround = 4;
-        std::vector<std::size_t> read;
-        for (std::size_t k = 0; k < found_.size(); ++k) {
-            if (found_[k].read) {
-                read.push_back(k);
-            }
-        }
-        std::vector<std::size_t> strays;
-        for (const std::size_t k : read) {
-            const std::size_t first = std::max(read.front(), k > kAround ? k - kAround : 0);
-            const std::size_t last = std::min(read.back(), k + kAround);
-            const auto near = std::count_if(
-                read.begin(), read.end(), [&](std::size_t other) { return other >= first && other <= last; });
-            if (2 * static_cast<std::size_t>(near) < last - first + 1) {
-                strays.push_back(k);
-            }
-        }
-        for (const std::size_t k : strays) {
-            take::FoundNote unread;
-            unread.id = found_[k].id;
-            found_[k] = std::move(unread);
-        }
-    }
-
-    /// Where more was said again than was said at all, nobody read.
-    void dropBabble()
-    {
-        constexpr std::size_t kSome = 5;
-        std::size_t read = 0;
-        std::size_t again = 0;
-        for (const take::FoundNote& note : found_) {
-            read += note.read ? 1 : 0;
-            again += note.repeats.size();
-        }
-        if (again <= std::max(kSome, read)) {
-            return;
-        }
-        for (take::FoundNote& note : found_) {
-            take::FoundNote unread;
-            unread.id = note.id;
-            note = std::move(unread);
-        }
-    }
-
-    /// What was said in the place of a note is, word for word, the next one, or the one before, which was not
-    /// heard: a note was left out, none was misread. The same where several words would have been misread and
-    /// the next one was said again.
-    void giveToNeighbours()
-    {
-        for (std::size_t k = 0; k < found_.size(); ++k) {
-            for (const std::size_t other : {k + 1, k - 1}) {
-                const auto said = saidWords(k);
-                if (!found_[k].read || other >= found_.size() || said.empty()
-                    || withoutJoiner(said) != withoutJoiner(own_words_[other])) {
-                    continue;
-                }
-                const bool again = found_[other].read;
-                const auto misread = std::count_if(found_[k].misread.begin(), found_[k].misread.end(),
-                    [](const take::Misread& m) { return isSure(m); });
-                if (again && (other < k || misread < 2)) {
-                    continue;
-                }
-                take::FoundNote given = std::move(found_[k]);
-                found_[k] = {};
-                found_[k].id = std::exchange(given.id, found_[other].id);
-                std::erase_if(given.misread, [](const take::Misread& m) { return !m.of_distance; });
-                if (again) {
-                    given.repeats.push_back(found_[other].span);
-                }
-                const auto words = withoutJoiner(own_words_[other]);
-                for (std::size_t i = 0; i < std::min(words.size(), given.words.size()); ++i) {
-                    given.words[given.words.size() - 1 - i].word = words[words.size() - 1 - i];
-                }
-                found_[other] = std::move(given);
-            }
-        }
-    }
-
-    /// A note said again in the place of the next, which is the same but for a word, was that one misread:
-    /// hardly anyone says one again and leaves out the next for it.
-    void takeFromRepeats()
-    {
-        constexpr double kAtOnce_s = 0.8;
-        constexpr double kSure = 0.8;
-        for (std::size_t k = 1; k < found_.size(); ++k) {
-            take::FoundNote& before = found_[k - 1];
-            if (found_[k].read || before.repeats.empty()
-                || before.repeats.front().start_s - before.span.end_s > kAtOnce_s) {
-                continue;
-            }
-            const auto said = withoutJoiner(own_words_[k - 1]);
-            const auto written = withoutJoiner(own_words_[k]);
-            if (said.size() != written.size()) {
-                continue;
-            }
-            const auto differs = std::mismatch(said.begin(), said.end(), written.begin());
-            if (differs.first == said.end()
-                || !std::equal(differs.first + 1, said.end(), differs.second + 1)) {
-                continue;
-            }
-            found_[k].read = true;
-            found_[k].span = before.repeats.front();
-            found_[k].misread = {{*differs.first, *differs.second, kSure, false}};
-            before.repeats.erase(before.repeats.begin());
-        }
-    }
-
-    /// Of the note itself, and more likely than not.
-    [[nodiscard]] static bool isSure(const take::Misread& m)
-    {
-        return !m.of_distance && m.sure >= take::kSure;
-    }
-
-    /// The words of note `k` with what was surely said in the place of some; nothing where all were said.
-    [[nodiscard]] std::vector<std::string> saidWords(std::size_t k) const
-    {
-        std::vector<std::string> words = own_words_[k];
-        bool other = false;
-        for (const take::Misread& m : found_[k].misread) {
-            const auto at = std::find(words.begin(), words.end(), m.note_says);
-            if (isSure(m) && at != words.end()) {
-                *at = m.said;
-                other = true;
-            }
-        }
-        return other ? words : std::vector<std::string>{};
-    }
-
-    /// What is always heard so is the voice, not the reader's mistake.
-    void doubtHabits()
-    {
-        constexpr int kOften = 3;
-        constexpr double kShare = 0.3;
-        std::map<std::string, int> written;
-        std::map<std::pair<std::string, std::string>, int> misread;
-        for (std::size_t k = 0; k < found_.size(); ++k) {
-            if (!found_[k].read) {
-                continue;
-            }
-            for (const auto* words : {&own_words_[k], &after_words_[k]}) {
-                for (const std::string& word : *words) {
-                    ++written[word];
-                }
-            }
-            for (const take::Misread& word : found_[k].misread) {
-                ++misread[{word.said, word.note_says}];
-            }
-        }
-        for (take::FoundNote& note : found_) {
-            for (take::Misread& word : note.misread) {
-                const int times = misread[{word.said, word.note_says}];
-                if (times >= kOften && times >= kShare * written[word.note_says]) {
-                    word.sure *= 0.4;
-                }
-            }
-        }
-    }
-
-    [[nodiscard]] bool canDrop(std::size_t k, std::size_t word) const
-    {
-        return notes::canBeDropped(misses_[k][word]);
-    }
-
-    /// What of the open words is not as it is written.
-    [[nodiscard]] std::vector<take::Misread> misreadWords() const
-    {
-        std::vector<take::Misread> out;
-        const std::size_t k = open_.front().place.note;
-        const auto& words = own_words_[k];
-        std::size_t next = 0;
-        for (const HeardWord& word : open_) {
-            for (; next < word.place.word; ++next) {
-                if (canDrop(k, next)) {
-                    out.push_back({words[next + 1], words[next] + " " + words[next + 1], word.sure, false});
-                }
-            }
-            if (!word.said.empty()) {
-                out.push_back({word.said, words[next], word.sure, false});
-            }
-            ++next;
-        }
-        if (next + 1 == words.size() && next > 0) {
-            out.push_back({words[next - 1], words[next - 1] + " " + words[next], open_.back().sure, false});
-        }
-        return out;
-    }
-
-    /// Of whose words several were others: where the note is said as it is written soon after, that was talk.
-    [[nodiscard]] static bool hardlySaid(const take::FoundNote& note)
-    {
-        return std::count_if(note.misread.begin(), note.misread.end(), [](const take::Misread& m) {
-            return isSure(m);
-        }) > 1;
-    }
-
-    void close()
-    {
-        if (open_.empty()) {
-            return;
-        }
-        const std::size_t k = open_.front().place.note;
-        take::FoundNote& note = found_[k];
-        const auto& words = own_words_[k];
-        const take::Span span{open_.front().span.start_s, open_.back().span.end_s};
-        const std::size_t read_to = open_.back().place.word + 1;
-        const bool complete = read_to == words.size() || (read_to + 1 == words.size() && canDrop(k, read_to));
-        auto misread = misreadWords();
-        if (!complete) {
-            note.restarted = true;
-        } else if (note.read && !(misread.empty() && hardlySaid(note))) {
-            if (misread.empty()) { // again in other words is talk
-                note.repeats.push_back(span);
-            }
-        } else {
-            note.read = true;
-            note.span = span;
-            note.misread = std::move(misread);
-            note.words.clear();
-            note.hesitations.clear();
-            for (std::size_t i = 0; i < open_.size(); ++i) {
-                note.words.push_back({words[open_[i].place.word], open_[i].span});
-                if (i > 0 && open_[i].span.start_s - open_[i - 1].span.end_s >= take::kHesitation_s) {
-                    note.hesitations.push_back({open_[i - 1].span.end_s, open_[i].span.start_s});
-                }
-            }
-        }
-        open_.clear();
-    }
-
-    std::vector<std::vector<std::string>> own_words_;
-    std::vector<std::vector<std::vector<std::string>>> misses_; ///< near misses of those
-    std::vector<std::vector<std::string>> after_words_;
-    std::vector<take::FoundNote> found_;
-    std::vector<HeardWord> open_;
-};
 
 /// Searches a recording piece by piece, each for the notes that are due around where the reader is: what else
 /// is heard in one piece cannot lead the search astray in the next.
@@ -703,28 +390,17 @@ private:
 
 } // namespace
 
-std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan, const std::optional<take::Clock>& clock)
-{
-    std::vector<ExpectedNote> expected;
-    expected.reserve(plan.notes.size());
-    for (const auto& note : plan.notes) {
-        const auto due_s = clock ? std::optional(clock->recordingTime(note.start_s)) : std::nullopt;
-        expected.push_back({note.id, note.spoken, note.spoken_after, due_s});
-    }
-    return expected;
-}
-
 struct LiveAligner::State {
     explicit State(std::vector<ExpectedNote> notes)
         : expected(std::move(notes))
         , search(expected)
-        , collector(expected)
+        , readings(expected)
     {
     }
 
     std::vector<ExpectedNote> expected;
     PieceSearch search;
-    Collector collector;
+    take::Readings readings;
     Sound rest{{}, kAlignRate_hz}; ///< what was not searched yet
     std::size_t before = 0; ///< samples that were, before it
     std::size_t looked = 0; ///< samples of the rest at the last look
@@ -769,7 +445,7 @@ void LiveAligner::search(bool more, const Progress& progress)
         word.span.end_s =
             before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
         s.sounds.add(here, condensed, word.span.start_s);
-        s.collector.add(word);
+        s.readings.add(word);
     }
     const auto done = more && found.until_s <= 0.0
         ? 0
@@ -784,7 +460,7 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
     State& s = *state_;
     const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
     search(false, progress);
-    auto found = s.collector.finish(length_s);
+    auto found = s.readings.finish(length_s);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
     return found;
 }

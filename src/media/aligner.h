@@ -7,36 +7,23 @@
 
 #include "media/condense.h"
 #include "media/sound.h"
-#include "take/take.h"
+#include "take/readings.h"
 
 #include <cstdint>
 #include <memory>
-#include <optional>
 #include <span>
-#include <string>
 #include <vector>
 
 namespace brumefall::media {
 
-/// What is expected for one note.
-struct ExpectedNote {
-    std::string id;
-    std::string spoken; ///< its own words, joining word included
-    std::string spoken_after; ///< the distance said after it
-    /// When it is due in the recording, in seconds, where that is known: then it is looked for within
-    /// kOffDue_s of that and nowhere else. Of all notes or of none, and in their order.
-    std::optional<double> due_s = std::nullopt;
-};
+using take::ExpectedNote;
+/// Where it is known when a note is due, it is looked for within this of that and nowhere else.
 inline constexpr double kOffDue_s = 30.0;
 
 struct Alignment {
     std::vector<take::FoundNote> notes; ///< one for each expected note, in their order
     double real_time_factor = 0.0;
 };
-
-/// `clock` lays the recording to the stage; nothing where that is not known.
-[[nodiscard]] std::vector<ExpectedNote> expectedNotes(
-    const plan::Plan& plan, const std::optional<take::Clock>& clock = std::nullopt);
 
 /// `sound` at any rate. Throws MediaError where the acoustic model is missing. Cancelling returns the
 /// notes as missed.

@@ -41,7 +41,7 @@ ReadingElsewhere judgeElsewhere(const stage::Prepared& prepared, const Sound& so
     ReadingElsewhere out;
     out.recorded_s = sound.duration_s();
     const auto clock = go_s ? std::optional(take::Clock{-*go_s}) : std::nullopt;
-    out.found = align(sound, expectedNotes(prepared.plan, clock), progress).notes;
+    out.found = align(sound, take::expectedNotes(prepared.plan, clock), progress).notes;
     const auto read = static_cast<std::size_t>(
         std::count_if(out.found.begin(), out.found.end(), [](const auto& note) { return note.read; }));
     if (read < kFewest) {

@@ -10,9 +10,7 @@ extern "C" {
 
 #include <algorithm>
 #include <array>
-#include <cctype>
 #include <charconv>
-#include <sstream>
 
 namespace brumefall::media {
 namespace {
@@ -41,19 +39,6 @@ std::string nameOf(const WordPlace& place)
 
 } // namespace
 
-bool isJoiner(const std::string& word)
-{
-    return word == "into" || word == "and" || word == "then";
-}
-
-std::vector<std::string> withoutJoiner(std::vector<std::string> words)
-{
-    if (!words.empty() && isJoiner(words.front())) {
-        words.erase(words.begin());
-    }
-    return words;
-}
-
 bool parseName(std::string_view name, WordPlace& place)
 {
     if (name.size() < 4 || (name[0] != 'n' && name[0] != 'd')) {
@@ -71,20 +56,6 @@ bool parseName(std::string_view name, WordPlace& place)
         return std::from_chars(word.ptr + 1, end, place.miss).ec == std::errc();
     }
     return word.ec == std::errc();
-}
-
-std::vector<std::string> wordsOf(const std::string& text)
-{
-    std::vector<std::string> words;
-    std::istringstream stream(text);
-    std::string word;
-    while (stream >> word) {
-        std::erase_if(word, [](unsigned char c) { return !std::isalnum(c) && c != '\''; });
-        if (!word.empty()) {
-            words.push_back(word);
-        }
-    }
-    return words;
 }
 
 std::string fillerDictionary()
@@ -110,10 +81,10 @@ Grammar::Grammar(ps_decoder_t* decoder, const std::vector<ExpectedNote>& expecte
     , expected_(expected)
 {
     for (const ExpectedNote& note : expected) {
-        auto own = wordsOf(note.spoken);
+        auto own = take::spokenWords(note.spoken);
         auto own_misses = notes::nearMisses(own, notes::Spoken::note);
         own_.push_back({std::move(own), std::move(own_misses)});
-        auto after = wordsOf(note.spoken_after);
+        auto after = take::spokenWords(note.spoken_after);
         auto after_misses = notes::nearMisses(after, notes::Spoken::distance);
         after_.push_back({std::move(after), std::move(after_misses)});
     }
@@ -293,7 +264,7 @@ void Grammar::addNote(const States& states, std::size_t k, bool near_misses)
                 null(at, to, kMisread);
             }
         }
-        if (w == 1 && isJoiner(own[0])) {
+        if (w == 1 && take::isJoiner(own[0])) {
             transition(before, to, kNoJoiner, {k, 1, false});
         }
         if (w + 1 < own.size()) {

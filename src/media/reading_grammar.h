@@ -13,25 +13,10 @@ struct fsg_model_s;
 
 namespace brumefall::media {
 
-/// Which note, which word of it, whether it is of the distance, and which of its near misses was said in its
-/// place, from 1 on; written into the dictionary word's name.
-struct WordPlace {
-    std::size_t note = 0;
-    std::size_t word = 0;
-    bool after = false;
-    std::size_t miss = 0;
-};
+using take::WordPlace;
 
 /// Reads a dictionary word's name back; false where it is none of this grammar.
 [[nodiscard]] bool parseName(std::string_view name, WordPlace& place);
-
-/// The words of a spoken text, as the dictionary has them.
-[[nodiscard]] std::vector<std::string> wordsOf(const std::string& text);
-
-/// It joins a note to the one before and may be left out: "into".
-[[nodiscard]] bool isJoiner(const std::string& word);
-/// A note's words but for one that joins it to the note before.
-[[nodiscard]] std::vector<std::string> withoutJoiner(std::vector<std::string> words);
 
 /// A dictionary of fillers for the decoder's "-fdict": silence and noise, and phones as fillers of their own.
 /// A run of these explains whatever was said that is no note.

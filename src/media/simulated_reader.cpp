@@ -2,6 +2,7 @@
 
 #include "media/voice.h"
 #include "notes/near_misses.h"
+#include "notes/text.h"
 
 #include <algorithm>
 #include <array>
@@ -10,24 +11,12 @@
 #include <map>
 #include <optional>
 #include <random>
-#include <sstream>
 
 namespace brumefall::media {
 namespace {
 
 constexpr double kHesitationPause_s = 0.8;
 constexpr double kLeastBreath_s = 0.12;
-
-std::vector<std::string> wordsOf(const std::string& text)
-{
-    std::vector<std::string> words;
-    std::istringstream stream(text);
-    std::string word;
-    while (stream >> word) {
-        words.push_back(word);
-    }
-    return words;
-}
 
 std::string join(const std::vector<std::string>& words, std::size_t first, std::size_t last)
 {
@@ -45,7 +34,7 @@ struct Misreading {
 };
 std::optional<Misreading> misreadingOf(const std::string& spoken, std::uint32_t seed)
 {
-    auto words = wordsOf(spoken);
+    auto words = notes::splitWords(spoken);
     const auto misses = notes::nearMisses(words, notes::Spoken::note);
     std::vector<std::size_t> fits;
     for (std::size_t w = 0; w < words.size(); ++w) {
@@ -146,7 +135,7 @@ private:
         }
         const bool last_note = k + 1 == call.last;
         const bool first_note = k == call.first;
-        const auto words = static_cast<long>(wordsOf(note.spoken).size());
+        const auto words = static_cast<long>(notes::splitWords(note.spoken).size());
         if (kind == FaultKind::late && !first_note) {
             return false;
         }
@@ -247,7 +236,7 @@ private:
                 truth.misread.push_back(misreading->misread);
             }
         }
-        const auto words = wordsOf(spoken);
+        const auto words = notes::splitWords(spoken);
         double at_s = note.start_s + shift_s - from_s_;
         if (uneven_s_ > 0.0) {
             at_s = std::max(at_s, free_s_);

@@ -36,12 +36,7 @@ enum class Means { of_utterance, so_far };
 /// process.
 [[nodiscard]] std::unique_lock<std::mutex> frontEndLock();
 
-struct HeardWord {
-    WordPlace place;
-    take::Span span;
-    std::string said; ///< in the place of the word that is written there; empty where it is that one
-    double sure = 0.0; ///< of that
-};
+using take::HeardWord;
 
 /// What a piece of a recording was found to be.
 struct Heard {

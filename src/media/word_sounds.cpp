@@ -45,7 +45,7 @@ std::vector<take::SaidWord> WordSounds::saidWords(
     constexpr double kDoubtful = 0.2;
     std::vector<take::SaidWord> words;
     for (std::size_t k = 0; k < found.size(); ++k) {
-        const auto own = wordsOf(expected[k].spoken);
+        const auto own = take::spokenWords(expected[k].spoken);
         const auto misses = notes::nearMisses(own, notes::Spoken::note);
         auto at = own.begin();
         for (const take::FoundWord& word : found[k].words) {

@@ -48,7 +48,7 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
         reading.sound.samples[i] =
             static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
     }
-    const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
+    const auto alignment = media::align(reading.sound, take::expectedNotes(plan));
     ASSERT_GT(alignment.notes.size(), reading.truth.size());
     for (std::size_t k = reading.truth.size(); k < alignment.notes.size(); ++k) {
         EXPECT_FALSE(alignment.notes[k].read) << "nobody came as far as " << plan.notes[k].spoken;
@@ -79,7 +79,7 @@ TEST(Follower, TellsEachNoteSoonAfterItWasSaid)
     const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
     const auto due = std::find_if(plan.notes.begin(), plan.notes.end(),
         [&](const auto& n) { return n.id == reading.truth.front().id; });
-    media::Follower follower(media::expectedNotes(plan), static_cast<std::size_t>(due - plan.notes.begin()));
+    media::Follower follower(take::expectedNotes(plan), static_cast<std::size_t>(due - plan.notes.begin()));
     constexpr std::size_t kAtOnce = 800;
     for (std::size_t at = 0; at < sound.samples.size(); at += kAtOnce) {
         follower.hear(std::span(sound.samples).subspan(at, std::min(kAtOnce, sound.samples.size() - at)));
@@ -118,7 +118,7 @@ TEST(Aligner, ACountdownAndTalkBetweenCallsHideNothingAndAreNoNotes)
     auto sound = joined(media::sayAtRate("five, four, three, two, one, go", 130), first.sound);
     sound = joined(sound, media::sayAtRate("that was a bit close, I think the brakes are getting hot", 190));
     sound = joined(sound, second.sound);
-    const auto found = media::align(sound, media::expectedNotes(plan)).notes;
+    const auto found = media::align(sound, take::expectedNotes(plan)).notes;
     for (std::size_t k = 0; k < found.size(); ++k) {
         const bool said = plan.notes[k].start_s < 74.0;
         if (said || plan.notes[k].start_s > 76.0) {
@@ -147,7 +147,7 @@ TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
     auto elsewhere = media::readAloud(stage::prepare(other, nullptr).plan, {}, 1).sound;
     for (const media::Sound* sound : {&talk, &elsewhere}) {
         int read = 0;
-        for (const auto& note : media::align(*sound, media::expectedNotes(plan)).notes) {
+        for (const auto& note : media::align(*sound, take::expectedNotes(plan)).notes) {
             read += note.read ? 1 : 0;
         }
         EXPECT_LE(read, 2);
@@ -158,7 +158,7 @@ TEST(Aligner, HumARumbleAndAFaintMicrophoneHideNothing)
 {
     const auto plan = demoPlan();
     const auto reading = media::readAloud(plan, {}, 5, 40.0, 90.0);
-    const auto expected = media::expectedNotes(plan);
+    const auto expected = take::expectedNotes(plan);
     auto hum = media::resampled(reading.sound, media::kAlignRate_hz);
     auto faint = hum;
     for (std::size_t i = 0; i < hum.samples.size(); ++i) {
@@ -185,7 +185,7 @@ TEST(Aligner, HearingWhileItIsReadFindsWhatIsFoundAfterwards)
     wish.repeating = 2;
     wish.to_s = kHalf_s;
     const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 6), 6, 0.0, kHalf_s);
-    const auto expected = media::expectedNotes(plan);
+    const auto expected = take::expectedNotes(plan);
     const auto sound = media::resampled(reading.sound, media::kAlignRate_hz);
     media::LiveAligner aligner(expected);
     constexpr std::size_t kBlock = media::kAlignRate_hz / 10;
@@ -212,7 +212,7 @@ TEST(Aligner, AMisreadWordIsToldAndOneReadAsItIsWrittenIsNot)
     wish.misreading = 5;
     wish.to_s = 150.0;
     const auto reading = media::readAloud(plan, media::chooseFaults(plan, wish, 12), 12, 0.0, 150.0);
-    const auto found = media::align(reading.sound, media::expectedNotes(plan)).notes;
+    const auto found = media::align(reading.sound, take::expectedNotes(plan)).notes;
     int planted = 0;
     int told = 0;
     for (std::size_t k = 0; k < reading.truth.size(); ++k) {
@@ -258,7 +258,7 @@ TEST(Aligner, AMisreadDirectionIsToldInAVoiceThatTheModelKnowsIll)
     constexpr std::size_t kMisread = 36 - kFirst; // "right ...", said "left ..."
     media::VoiceStyle voice;
     voice.variant = "en-gb-scotland+f3";
-    auto expected = media::expectedNotes(demoPlan());
+    auto expected = take::expectedNotes(demoPlan());
     expected = {expected.begin() + kFirst, expected.begin() + kLast};
     std::vector<std::string> texts;
     for (const auto& note : expected) {
@@ -346,7 +346,7 @@ TEST(Aligner, SilenceHasNoNotes)
     const auto plan = demoPlan();
     media::Sound silence{std::vector<std::int16_t>(static_cast<std::size_t>(20 * media::kAlignRate_hz), 0),
         media::kAlignRate_hz};
-    for (const auto& note : media::align(silence, media::expectedNotes(plan)).notes) {
+    for (const auto& note : media::align(silence, take::expectedNotes(plan)).notes) {
         EXPECT_FALSE(note.read);
     }
 }
@@ -355,7 +355,7 @@ TEST(Aligner, APartOfTheStageIsFoundWhereverItBegins)
 {
     const auto plan = demoPlan();
     const auto reading = media::readAloud(plan, {}, 3, 100.0, 160.0);
-    const auto alignment = media::align(reading.sound, media::expectedNotes(plan));
+    const auto alignment = media::align(reading.sound, take::expectedNotes(plan));
     std::size_t read = 0;
     for (const auto& note : alignment.notes) {
         read += note.read ? 1U : 0U;
@@ -371,7 +371,7 @@ TEST(Aligner, ATakeStoppedInTheMiddleOfANoteKeepsAllThatWasReadBefore)
 {
     const auto plan = demoPlan();
     const auto reading = media::readAloud(plan, {}, 3, 0.0, 45.0);
-    const auto expected = media::expectedNotes(plan);
+    const auto expected = take::expectedNotes(plan);
     std::mt19937 random(11);
     for (int cut = 0; cut < 3; ++cut) {
         // somewhere inside a note, in the middle of a word as a rule
@@ -410,7 +410,7 @@ TEST(Aligner, WhereTheClockIsKnownNotesAreFoundWhereTheyAreDue)
     const auto first = media::readAloud(plan, {}, 3, from_s, plan.notes[5].end_s + 1.0);
     const auto readIn = [&](double offset_s) {
         const auto found =
-            media::align(first.sound, media::expectedNotes(plan, take::Clock{offset_s, 1.0})).notes;
+            media::align(first.sound, take::expectedNotes(plan, take::Clock{offset_s, 1.0})).notes;
         std::vector<std::size_t> read;
         for (std::size_t k = 0; k < found.size(); ++k) {
             if (found[k].read) {

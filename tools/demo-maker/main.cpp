@@ -224,7 +224,7 @@ void makeTake(const stage::Stage& stage, const pace::Pass& pass, const TakeWish&
         media::SoundWriter writer(folder / "takes" / take.audio, media::kAlignRate_hz);
         writer.write(reading.sound.samples);
     }
-    take.found = media::align(reading.sound, media::expectedNotes(prepared.plan)).notes;
+    take.found = media::align(reading.sound, take::expectedNotes(prepared.plan)).notes;
     take.verdicts =
         take::judge(prepared.plan, prepared.placement.pace, take.found, take.clock, take.recorded_s);
     // what the driver said afterwards: this one wishes slow corners early

@@ -159,7 +159,7 @@ void TakeRecorder::begin()
     running_ = true;
     recording_.take.clock = {stageTime(), transport_.rate()};
     heard_ = std::make_shared<LiveSearch>(
-        media::expectedNotes(recording_.take.plan, recording_.take.clock), live_pool_);
+        take::expectedNotes(recording_.take.plan, recording_.take.clock), live_pool_);
     // kept from the start, and before its sound, so that a crash loses the verdicts only
     keep(recording_);
     try {
@@ -520,7 +520,7 @@ void TakeRecorder::judge(Work work, const std::shared_ptr<LiveSearch>& heard)
                 const auto sound =
                     media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz, progress);
                 take.recorded_s = sound.duration_s();
-                take.found = media::align(sound, media::expectedNotes(take.plan, take.clock), progress).notes;
+                take.found = media::align(sound, take::expectedNotes(take.plan, take.clock), progress).notes;
             }
             take.verdicts = stage::judge(take, take.pace);
             return work;

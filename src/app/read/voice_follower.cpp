@@ -32,7 +32,7 @@ void VoiceFollower::start(const plan::Plan& plan, double due_s)
     const auto due = std::find_if(
         plan.notes.begin(), plan.notes.end(), [&](const auto& note) { return note.start_s >= due_s; });
     const auto first = static_cast<std::size_t>(due - plan.notes.begin());
-    QMetaObject::invokeMethod(there_, [ear = ear_, expected = media::expectedNotes(plan), first] {
+    QMetaObject::invokeMethod(there_, [ear = ear_, expected = take::expectedNotes(plan), first] {
         try {
             ear->follower = std::make_unique<media::Follower>(expected, first);
         } catch (const media::MediaError&) {

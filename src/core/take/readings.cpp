@@ -1,0 +1,329 @@
+#include "take/readings.h"
+
+#include "notes/near_misses.h"
+#include "notes/text.h"
+
+#include <algorithm>
+#include <cctype>
+#include <map>
+#include <utility>
+
+namespace brumefall::take {
+
+std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan, const std::optional<Clock>& clock)
+{
+    std::vector<ExpectedNote> expected;
+    expected.reserve(plan.notes.size());
+    for (const auto& note : plan.notes) {
+        const auto due_s = clock ? std::optional(clock->recordingTime(note.start_s)) : std::nullopt;
+        expected.push_back({note.id, note.spoken, note.spoken_after, due_s});
+    }
+    return expected;
+}
+
+bool isJoiner(const std::string& word)
+{
+    return word == "into" || word == "and" || word == "then";
+}
+
+std::vector<std::string> withoutJoiner(std::vector<std::string> words)
+{
+    if (!words.empty() && isJoiner(words.front())) {
+        words.erase(words.begin());
+    }
+    return words;
+}
+
+std::vector<std::string> spokenWords(const std::string& text)
+{
+    auto words = notes::splitWords(text);
+    for (std::string& word : words) {
+        std::erase_if(word, [](unsigned char c) { return !std::isalnum(c) && c != '\''; });
+    }
+    std::erase(words, "");
+    return words;
+}
+
+Readings::Readings(const std::vector<ExpectedNote>& expected)
+    : found_(expected.size())
+{
+    for (std::size_t k = 0; k < expected.size(); ++k) {
+        found_[k].id = expected[k].id;
+        own_words_.push_back(spokenWords(expected[k].spoken));
+        misses_.push_back(notes::nearMisses(own_words_.back(), notes::Spoken::note));
+        after_words_.push_back(spokenWords(expected[k].spoken_after));
+    }
+}
+
+void Readings::add(const HeardWord& word)
+{
+    if (word.place.after) {
+        close();
+        FoundNote& note = found_[word.place.note];
+        if (!word.said.empty() && note.read) {
+            note.misread.push_back(
+                {word.said, after_words_[word.place.note][word.place.word], word.sure, true});
+        }
+        return;
+    }
+    const bool goes_on = !open_.empty() && open_.back().place.note == word.place.note
+        && (word.place.word == open_.back().place.word + 1
+            || (word.place.word == open_.back().place.word + 2
+                && canDrop(word.place.note, word.place.word - 1)));
+    if (!goes_on) {
+        close();
+    }
+    open_.push_back(word);
+    if (word.place.word + 1 == own_words_[word.place.note].size()) {
+        close();
+    }
+}
+
+std::vector<FoundNote> Readings::finish(double length_s)
+{
+    dropCutOffLikeness(length_s);
+    dropStrays();
+    dropBabble();
+    giveToNeighbours();
+    takeFromRepeats();
+    doubtHabits();
+    open_.clear(); // what the end of the take cut off was not begun again
+    for (FoundNote& note : found_) {
+        note.restarted = note.restarted && note.read; // broken off and not begun again is missed
+    }
+    return std::move(found_);
+}
+
+void Readings::dropCutOffLikeness(double length_s)
+{
+    const auto last = std::find_if(found_.rbegin(), found_.rend(), [](const FoundNote& n) { return n.read; });
+    if (last == found_.rend() || (open_.empty() ? last->span : open_.back().span).end_s < length_s - 0.03) {
+        return;
+    }
+    const bool after_skip = std::next(last) != found_.rend() && !std::next(last)->read;
+    if (after_skip) {
+        FoundNote unread;
+        unread.id = last->id;
+        *last = std::move(unread);
+    }
+}
+
+void Readings::dropStrays()
+{
+    constexpr std::size_t kAround = 4;
+    std::vector<std::size_t> read;
+    for (std::size_t k = 0; k < found_.size(); ++k) {
+        if (found_[k].read) {
+            read.push_back(k);
+        }
+    }
+    std::vector<std::size_t> strays;
+    for (const std::size_t k : read) {
+        const std::size_t first = std::max(read.front(), k > kAround ? k - kAround : 0);
+        const std::size_t last = std::min(read.back(), k + kAround);
+        const auto near = std::count_if(
+            read.begin(), read.end(), [&](std::size_t other) { return other >= first && other <= last; });
+        if (2 * static_cast<std::size_t>(near) < last - first + 1) {
+            strays.push_back(k);
+        }
+    }
+    for (const std::size_t k : strays) {
+        FoundNote unread;
+        unread.id = found_[k].id;
+        found_[k] = std::move(unread);
+    }
+}
+
+void Readings::dropBabble()
+{
+    constexpr std::size_t kSome = 5;
+    std::size_t read = 0;
+    std::size_t again = 0;
+    for (const FoundNote& note : found_) {
+        read += note.read ? 1 : 0;
+        again += note.repeats.size();
+    }
+    if (again <= std::max(kSome, read)) {
+        return;
+    }
+    for (FoundNote& note : found_) {
+        FoundNote unread;
+        unread.id = note.id;
+        note = std::move(unread);
+    }
+}
+
+void Readings::giveToNeighbours()
+{
+    for (std::size_t k = 0; k < found_.size(); ++k) {
+        for (const std::size_t other : {k + 1, k - 1}) {
+            const auto said = saidWords(k);
+            if (!found_[k].read || other >= found_.size() || said.empty()
+                || withoutJoiner(said) != withoutJoiner(own_words_[other])) {
+                continue;
+            }
+            const bool again = found_[other].read;
+            const auto misread = std::count_if(found_[k].misread.begin(), found_[k].misread.end(),
+                [](const Misread& m) { return isSure(m); });
+            if (again && (other < k || misread < 2)) {
+                continue;
+            }
+            FoundNote given = std::move(found_[k]);
+            found_[k] = {};
+            found_[k].id = std::exchange(given.id, found_[other].id);
+            std::erase_if(given.misread, [](const Misread& m) { return !m.of_distance; });
+            if (again) {
+                given.repeats.push_back(found_[other].span);
+            }
+            const auto words = withoutJoiner(own_words_[other]);
+            for (std::size_t i = 0; i < std::min(words.size(), given.words.size()); ++i) {
+                given.words[given.words.size() - 1 - i].word = words[words.size() - 1 - i];
+            }
+            found_[other] = std::move(given);
+        }
+    }
+}
+
+void Readings::takeFromRepeats()
+{
+    constexpr double kAtOnce_s = 0.8;
+    constexpr double kSure = 0.8;
+    for (std::size_t k = 1; k < found_.size(); ++k) {
+        FoundNote& before = found_[k - 1];
+        if (found_[k].read || before.repeats.empty()
+            || before.repeats.front().start_s - before.span.end_s > kAtOnce_s) {
+            continue;
+        }
+        const auto said = withoutJoiner(own_words_[k - 1]);
+        const auto written = withoutJoiner(own_words_[k]);
+        if (said.size() != written.size()) {
+            continue;
+        }
+        const auto differs = std::mismatch(said.begin(), said.end(), written.begin());
+        if (differs.first == said.end() || !std::equal(differs.first + 1, said.end(), differs.second + 1)) {
+            continue;
+        }
+        found_[k].read = true;
+        found_[k].span = before.repeats.front();
+        found_[k].misread = {{*differs.first, *differs.second, kSure, false}};
+        before.repeats.erase(before.repeats.begin());
+    }
+}
+
+bool Readings::isSure(const Misread& m)
+{
+    return !m.of_distance && m.sure >= kSure;
+}
+
+std::vector<std::string> Readings::saidWords(std::size_t k) const
+{
+    std::vector<std::string> words = own_words_[k];
+    bool other = false;
+    for (const Misread& m : found_[k].misread) {
+        const auto at = std::find(words.begin(), words.end(), m.note_says);
+        if (isSure(m) && at != words.end()) {
+            *at = m.said;
+            other = true;
+        }
+    }
+    return other ? words : std::vector<std::string>{};
+}
+
+void Readings::doubtHabits()
+{
+    constexpr int kOften = 3;
+    constexpr double kShare = 0.3;
+    std::map<std::string, int> written;
+    std::map<std::pair<std::string, std::string>, int> misread;
+    for (std::size_t k = 0; k < found_.size(); ++k) {
+        if (!found_[k].read) {
+            continue;
+        }
+        for (const auto* words : {&own_words_[k], &after_words_[k]}) {
+            for (const std::string& word : *words) {
+                ++written[word];
+            }
+        }
+        for (const Misread& word : found_[k].misread) {
+            ++misread[{word.said, word.note_says}];
+        }
+    }
+    for (FoundNote& note : found_) {
+        for (Misread& word : note.misread) {
+            const int times = misread[{word.said, word.note_says}];
+            if (times >= kOften && times >= kShare * written[word.note_says]) {
+                word.sure *= 0.4;
+            }
+        }
+    }
+}
+
+bool Readings::canDrop(std::size_t k, std::size_t word) const
+{
+    return notes::canBeDropped(misses_[k][word]);
+}
+
+std::vector<Misread> Readings::misreadWords() const
+{
+    std::vector<Misread> out;
+    const std::size_t k = open_.front().place.note;
+    const auto& words = own_words_[k];
+    std::size_t next = 0;
+    for (const HeardWord& word : open_) {
+        for (; next < word.place.word; ++next) {
+            if (canDrop(k, next)) {
+                out.push_back({words[next + 1], words[next] + " " + words[next + 1], word.sure, false});
+            }
+        }
+        if (!word.said.empty()) {
+            out.push_back({word.said, words[next], word.sure, false});
+        }
+        ++next;
+    }
+    if (next + 1 == words.size() && next > 0) {
+        out.push_back({words[next - 1], words[next - 1] + " " + words[next], open_.back().sure, false});
+    }
+    return out;
+}
+
+bool Readings::hardlySaid(const FoundNote& note)
+{
+    return std::count_if(note.misread.begin(), note.misread.end(), [](const Misread& m) { return isSure(m); })
+        > 1;
+}
+
+void Readings::close()
+{
+    if (open_.empty()) {
+        return;
+    }
+    const std::size_t k = open_.front().place.note;
+    FoundNote& note = found_[k];
+    const auto& words = own_words_[k];
+    const Span span{open_.front().span.start_s, open_.back().span.end_s};
+    const std::size_t read_to = open_.back().place.word + 1;
+    const bool complete = read_to == words.size() || (read_to + 1 == words.size() && canDrop(k, read_to));
+    auto misread = misreadWords();
+    if (!complete) {
+        note.restarted = true;
+    } else if (note.read && !(misread.empty() && hardlySaid(note))) {
+        if (misread.empty()) { // again in other words is talk
+            note.repeats.push_back(span);
+        }
+    } else {
+        note.read = true;
+        note.span = span;
+        note.misread = std::move(misread);
+        note.words.clear();
+        note.hesitations.clear();
+        for (std::size_t i = 0; i < open_.size(); ++i) {
+            note.words.push_back({words[open_[i].place.word], open_[i].span});
+            if (i > 0 && open_[i].span.start_s - open_[i - 1].span.end_s >= kHesitation_s) {
+                note.hesitations.push_back({open_[i - 1].span.end_s, open_[i].span.start_s});
+            }
+        }
+    }
+    open_.clear();
+}
+
+} // namespace brumefall::take

@@ -1,0 +1,258 @@
+#include "take/readings.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <string>
+#include <vector>
+
+using namespace brumefall;
+using take::FoundNote;
+
+namespace {
+
+/// A reading made by hand, word by word.
+class ByHand {
+public:
+    explicit ByHand(const std::vector<std::string>& spoken)
+        : expected_(expectedOf(spoken))
+        , readings_(expected_)
+    {
+    }
+
+    /// Words [first, last) of note `k`; all where they are not given.
+    ByHand& say(std::size_t k, std::size_t first = 0, std::size_t last = 99)
+    {
+        const auto words = take::spokenWords(expected_[k].spoken);
+        for (std::size_t w = first; w < std::min(last, words.size()); ++w) {
+            word({k, w, false, 0}, {}, 0.0);
+        }
+        return *this;
+    }
+    /// Note `k` with `said` in the place of its word `at`.
+    ByHand& misread(std::size_t k, std::size_t at, const std::string& said, double sure = 0.9)
+    {
+        const auto words = take::spokenWords(expected_[k].spoken);
+        for (std::size_t w = 0; w < words.size(); ++w) {
+            word({k, w, false, w == at ? 1U : 0U}, w == at ? said : "", w == at ? sure : 0.0);
+        }
+        return *this;
+    }
+    ByHand& distance(std::size_t k, const std::string& said = {}, double sure = 0.9)
+    {
+        word({k, 0, true, said.empty() ? 0U : 1U}, said, sure);
+        return *this;
+    }
+    ByHand& pause(double length_s)
+    {
+        now_s_ += length_s;
+        return *this;
+    }
+    [[nodiscard]] double now_s() const { return now_s_; }
+    std::vector<FoundNote> finish(double more_s = 5.0) { return readings_.finish(now_s_ + more_s); }
+
+private:
+    static std::vector<take::ExpectedNote> expectedOf(const std::vector<std::string>& spoken)
+    {
+        std::vector<take::ExpectedNote> expected;
+        for (const std::string& words : spoken) {
+            expected.push_back({"n" + std::to_string(expected.size()), words, "sixty"});
+        }
+        return expected;
+    }
+    void word(const take::WordPlace& place, const std::string& said, double sure)
+    {
+        readings_.add({place, {now_s_, now_s_ + kWord_s}, said, sure});
+        now_s_ += kWord_s;
+    }
+
+    static constexpr double kWord_s = 0.3;
+    std::vector<take::ExpectedNote> expected_;
+    take::Readings readings_;
+    double now_s_ = 1.0;
+};
+
+const std::vector<std::string> kStage{"left three long", "into right four", "caution left two", "right six",
+    "hairpin left", "into right five", "left four over crest", "right three"};
+
+std::vector<bool> readOf(const std::vector<FoundNote>& found)
+{
+    std::vector<bool> read;
+    for (const FoundNote& note : found) {
+        read.push_back(note.read);
+    }
+    return read;
+}
+
+ByHand sayAll(std::size_t but = 99)
+{
+    ByHand reading(kStage);
+    for (std::size_t k = 0; k < kStage.size(); ++k) {
+        if (k != but) {
+            reading.say(k);
+        }
+    }
+    return reading;
+}
+
+} // namespace
+
+TEST(Readings, EveryNoteReadHasItsWordsAndItsMoment)
+{
+    const auto found = sayAll().finish();
+    EXPECT_EQ(readOf(found), std::vector<bool>(kStage.size(), true));
+    EXPECT_NEAR(found[1].span.start_s, 1.9, 1e-9);
+    EXPECT_NEAR(found[1].span.end_s, 2.8, 1e-9);
+    ASSERT_EQ(found[1].words.size(), 3U);
+    EXPECT_EQ(found[1].words[1].word, "right");
+    EXPECT_TRUE(found[1].misread.empty());
+    EXPECT_TRUE(found[1].repeats.empty());
+}
+
+TEST(Readings, ANoteLeftOutIsNotRead)
+{
+    const auto found = sayAll(3).finish();
+    EXPECT_FALSE(found[3].read);
+    EXPECT_TRUE(found[2].read);
+    EXPECT_TRUE(found[4].read);
+}
+
+TEST(Readings, BrokenOffAndBegunAgainIsRestartedButBrokenOffOnlyIsMissed)
+{
+    ByHand reading(kStage);
+    reading.say(0).say(1, 0, 2).pause(0.5).say(1).say(2, 0, 1).say(3).say(4).say(5).say(6).say(7);
+    const auto found = reading.finish();
+    EXPECT_TRUE(found[1].read);
+    EXPECT_TRUE(found[1].restarted);
+    EXPECT_FALSE(found[2].read);
+    EXPECT_FALSE(found[2].restarted);
+}
+
+TEST(Readings, SaidAgainIsARepeatAndTheFirstCounts)
+{
+    ByHand reading(kStage);
+    reading.say(0).say(1);
+    const double again_s = reading.now_s();
+    reading.say(1).say(2).say(3).say(4).say(5).say(6).say(7);
+    const auto found = reading.finish();
+    EXPECT_NEAR(found[1].span.start_s, 1.9, 1e-9);
+    ASSERT_EQ(found[1].repeats.size(), 1U);
+    EXPECT_NEAR(found[1].repeats.front().start_s, again_s, 1e-9);
+}
+
+TEST(Readings, APauseInsideANoteIsAHesitation)
+{
+    ByHand reading(kStage);
+    reading.say(0, 0, 2).pause(0.5).say(0, 2, 3).say(1).say(2).say(3);
+    const auto found = reading.finish();
+    EXPECT_TRUE(found[0].read);
+    ASSERT_EQ(found[0].hesitations.size(), 1U);
+    EXPECT_NEAR(found[0].hesitations.front().start_s, 1.6, 1e-9);
+    EXPECT_TRUE(found[1].hesitations.empty());
+}
+
+TEST(Readings, AWordMisreadIsToldAndOneOfADistanceApart)
+{
+    ByHand reading(kStage);
+    reading.say(0).misread(1, 2, "five").distance(1, "eighty").say(2).distance(2).say(3).say(4);
+    const auto found = reading.finish();
+    ASSERT_EQ(found[1].misread.size(), 2U);
+    EXPECT_EQ(found[1].misread[0], (take::Misread{"five", "four", 0.9, false}));
+    EXPECT_EQ(found[1].misread[1], (take::Misread{"eighty", "sixty", 0.9, true}));
+    EXPECT_TRUE(found[2].misread.empty());
+}
+
+TEST(Readings, DontCutReadAsCutAndAMissingPlusAreTold)
+{
+    ByHand reading({"left three don't cut", "right four plus", "left two", "right six"});
+    reading.say(0, 0, 2).say(0, 3, 4).say(1, 0, 2).say(2).say(3);
+    const auto found = reading.finish();
+    ASSERT_TRUE(found[0].read);
+    ASSERT_EQ(found[0].misread.size(), 1U);
+    EXPECT_EQ(found[0].misread.front().note_says, "don't cut");
+    EXPECT_EQ(found[0].misread.front().said, "cut");
+    ASSERT_TRUE(found[1].read);
+    ASSERT_EQ(found[1].misread.size(), 1U);
+    EXPECT_EQ(found[1].misread.front().note_says, "four plus");
+    EXPECT_EQ(found[1].misread.front().said, "four");
+}
+
+TEST(Readings, WhatIsSaidInTheNextNotesWordsIsTheNextNote)
+{
+    // "left three" misread as "right three" where the next, "right three", was not heard: it was left out
+    ByHand reading({"hairpin left", "left three", "right three", "left five", "right six"});
+    reading.say(0).misread(1, 0, "right").say(3).say(4);
+    const auto found = reading.finish();
+    EXPECT_FALSE(found[1].read);
+    EXPECT_TRUE(found[2].read);
+    EXPECT_TRUE(found[2].misread.empty());
+    EXPECT_EQ(found[2].words.front().word, "right");
+    EXPECT_EQ(found[1].id, "n1");
+    EXPECT_EQ(found[2].id, "n2");
+}
+
+TEST(Readings, OneSaidAgainInThePlaceOfItsLikeIsThatOneMisread)
+{
+    ByHand reading({"hairpin left", "left three", "left four", "right five", "right six"});
+    reading.say(0).say(1).pause(0.2).say(1).say(3).say(4);
+    const auto found = reading.finish();
+    EXPECT_TRUE(found[1].repeats.empty());
+    ASSERT_TRUE(found[2].read);
+    ASSERT_EQ(found[2].misread.size(), 1U);
+    EXPECT_EQ(found[2].misread.front().said, "three");
+    EXPECT_EQ(found[2].misread.front().note_says, "four");
+}
+
+TEST(Readings, WhatIsAlwaysHeardSoIsTheVoice)
+{
+    const std::vector<std::string> stage{"left four", "right four", "left four", "right five", "left six"};
+    ByHand habit(stage);
+    habit.misread(0, 1, "five").misread(1, 1, "five").misread(2, 1, "five").say(3).say(4);
+    EXPECT_LT(habit.finish()[0].misread.front().sure, take::kSure);
+    ByHand once(stage);
+    once.misread(0, 1, "five").say(1).say(2).say(3).say(4);
+    EXPECT_GT(once.finish()[0].misread.front().sure, take::kSure);
+}
+
+TEST(Readings, ANoteFarFromAllOthersIsNone)
+{
+    std::vector<std::string> stage;
+    for (int k = 0; k < 40; ++k) {
+        stage.push_back(k % 2 == 0 ? "left three" : "right five");
+    }
+    ByHand reading(stage);
+    for (std::size_t k = 0; k < 8; ++k) {
+        reading.say(k);
+    }
+    reading.say(30);
+    const auto found = reading.finish();
+    EXPECT_FALSE(found[30].read);
+    EXPECT_EQ(std::count_if(found.begin(), found.end(), [](const auto& note) { return note.read; }), 8);
+}
+
+TEST(Readings, WhereMoreIsSaidAgainThanAtAllNobodyReads)
+{
+    ByHand babble(kStage);
+    for (int i = 0; i < 6; ++i) {
+        babble.say(0).say(1);
+    }
+    EXPECT_EQ(readOf(babble.finish()), std::vector<bool>(kStage.size(), false));
+}
+
+TEST(Readings, WhatTheEndCutsOffCanSoundLikeALaterNoteAndIsNone)
+{
+    ByHand cut_off(kStage);
+    cut_off.say(0).say(1).say(2).say(4);
+    EXPECT_FALSE(cut_off.finish(0.0)[4].read);
+    ByHand whole(kStage);
+    whole.say(0).say(1).say(2).say(4);
+    EXPECT_TRUE(whole.finish(5.0)[4].read);
+}
+
+TEST(Readings, SpokenWordsHaveNoPunctuationAndAJoinerIsTakenOff)
+{
+    EXPECT_EQ(take::spokenWords("caution, left  three - don't cut!"),
+        (std::vector<std::string>{"caution", "left", "three", "don't", "cut"}));
+    EXPECT_EQ(take::withoutJoiner({"into", "left"}), std::vector<std::string>{"left"});
+    EXPECT_EQ(take::withoutJoiner({"left", "into"}), (std::vector<std::string>{"left", "into"}));
+}
