@@ -1,6 +1,7 @@
 #include "read/take_recorder.h"
 
 #include "media/aligner.h"
+#include "media/echo.h"
 #include "read/latency_check.h"
 #include "stage/folder.h"
 
@@ -93,6 +94,7 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, const Wish& w
          std::filesystem::exists(recording_.folder / "takes" / (recording_.take.name + ".flac"), none); ++i) {
         recording_.take.name = now + " " + std::to_string(i);
     }
+    recording_.video = document_.mediaFile().toStdString();
     recording_.take.pass = document_.pass() == nullptr ? "" : document_.pass()->name;
     recording_.take.way = wish.way;
     recording_.take.first = wish.first;
@@ -118,6 +120,7 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, const Wish& w
     transport_.seekStage(wish.from_s);
     transport_.hold(true);
     laid_ = transport_.laid();
+    recording_.go_s = laid_.go_s;
     transport_.player().play();
     warm_up_.clear();
     since_start_.start();
@@ -173,6 +176,7 @@ void TakeRecorder::begin()
         return;
     }
     follower_.start(recording_.take.plan, recording_.take.clock.offset_s);
+    decodeVideo();
     input_->start();
     emit started();
 }
@@ -404,7 +408,7 @@ void TakeRecorder::stop()
         return;
     }
     keep(recording_);
-    judge(recording_, std::exchange(heard_, {}));
+    judge(recording_, std::exchange(heard_, {}), std::exchange(played_, {}));
     // once it is judged already: a practice goes on all the same
     if (lost_s_ > 0.0) {
         emit failed(tr("%1 lost %2 s of sound in this take; what followed keeps its time.")
@@ -448,7 +452,11 @@ void TakeRecorder::throwAway()
 
 void TakeRecorder::judgeAgain(const stage::Take& take)
 {
-    Work work{take, document_.folder()};
+    Work work{take, document_.folder(), {}, 0.0};
+    if (const auto* pass = document_.pass(); pass != nullptr && pass->name == take.pass) {
+        work.video = document_.mediaFile().toStdString();
+        work.go_s = pass->go_s;
+    }
     if (work.take.pace.empty()) { // of an older version
         work.take.pace = document_.prepared().placement.pace;
     }
@@ -503,7 +511,46 @@ void TakeRecorder::keep(const Work& work)
     document_.keepTakeOf(work.folder, work.take);
 }
 
-void TakeRecorder::judge(Work work, const std::shared_ptr<LiveSearch>& heard)
+void TakeRecorder::decodeVideo()
+{
+    played_.reset();
+    if (recording_.video.empty()) {
+        return;
+    }
+    decoding_ = inBackground(
+        this,
+        [video = recording_.video](const media::Progress& progress) {
+            return media::decodeSound(video, media::kAlignRate_hz, progress);
+        },
+        [this](Outcome<media::Sound> sound) {
+            if (sound.value && isRecording()) {
+                played_ = std::make_shared<const media::Sound>(std::move(*sound.value));
+            }
+        });
+}
+
+std::optional<media::Sound> TakeRecorder::withoutVideo(
+    const Work& work, std::shared_ptr<const media::Sound> played, const media::Progress& progress)
+{
+    const bool recorded_here = !work.take.way.empty();
+    if (!recorded_here || work.video.empty() || work.take.clock.rate != 1.0) {
+        return {};
+    }
+    try {
+        if (!played) {
+            played = std::make_shared<const media::Sound>(
+                media::decodeSound(work.video, media::kAlignRate_hz, progress));
+        }
+        return media::withoutPlayed(
+            media::decodeSound(work.folder / "takes" / work.take.audio, media::kAlignRate_hz), *played,
+            work.take.clock.offset_s + work.go_s);
+    } catch (const media::MediaError&) {
+        return {}; // a video without sound brings none into the recording
+    }
+}
+
+void TakeRecorder::judge(
+    Work work, const std::shared_ptr<LiveSearch>& heard, const std::shared_ptr<const media::Sound>& played)
 {
     const auto key = work.folder / work.take.name;
     if (judging_.contains(key)) {
@@ -512,13 +559,15 @@ void TakeRecorder::judge(Work work, const std::shared_ptr<LiveSearch>& heard)
     emit judging(0.0);
     judging_[key] = inBackground(
         this,
-        [work, heard](const media::Progress& progress) mutable {
+        [work, heard, played](const media::Progress& progress) mutable {
             stage::Take& take = work.take;
-            if (heard) { // most of it was heard while it was read
+            const auto alone = withoutVideo(work, played, progress);
+            if (heard && !alone) { // most of it was heard while it was read
                 take.found = heard->finish(progress);
             } else {
-                const auto sound =
-                    media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz, progress);
+                const auto sound = alone
+                    ? *alone
+                    : media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz, progress);
                 take.recorded_s = sound.duration_s();
                 take.found = media::align(sound, take::expectedNotes(take.plan, take.clock), progress).notes;
             }

@@ -16,6 +16,7 @@
 
 #include <map>
 #include <memory>
+#include <optional>
 
 namespace brumefall::app {
 
@@ -90,8 +91,16 @@ private:
     struct Work {
         stage::Take take;
         std::filesystem::path folder; ///< of its stage
+        std::filesystem::path video; ///< that it was read along; empty for none
+        double go_s = 0.0; ///< in that
     };
-    void judge(Work work, const std::shared_ptr<LiveSearch>& heard = {});
+    /// `played` is the video's sound, where it is decoded already.
+    void judge(Work work, const std::shared_ptr<LiveSearch>& heard = {},
+        const std::shared_ptr<const media::Sound>& played = {});
+    /// What of the recording is the reader, where a loudspeaker brought the video's sound into it too.
+    [[nodiscard]] static std::optional<media::Sound> withoutVideo(
+        const Work& work, std::shared_ptr<const media::Sound> played, const media::Progress& progress);
+    void decodeVideo();
     void endRecording();
     /// Sound that the device lost is silence in the recording, so that what follows keeps its time.
     void mendGap();
@@ -139,6 +148,8 @@ private:
     bool resuming_ = false;
     double paused_at_s_ = 0.0; ///< stage time
     std::shared_ptr<LiveSearch> heard_; ///< what was found of the take so far
+    std::shared_ptr<const media::Sound> played_; ///< the sound of its video, once it is decoded
+    Job decoding_;
     QThreadPool pool_; ///< one take after another
     QThreadPool live_pool_; ///< the take that is read
     std::map<std::filesystem::path, Job> judging_; ///< takes, by stage folder and name

@@ -1,0 +1,86 @@
+#include "demo_plan.h"
+#include "media/aligner.h"
+#include "media/condense.h"
+#include "media/echo.h"
+#include "media/resample.h"
+#include "media/simulated_reader.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <cstdlib>
+#include <random>
+
+using namespace brumefall;
+
+namespace {
+
+constexpr double kHeard_s = 70.0;
+constexpr double kDelay_s = 0.09;
+
+/// `played` by a loudspeaker in a room, as loud as it is at `gain`, added to `voice`.
+media::Sound inARoom(const media::Sound& voice, const media::Sound& played, double gain)
+{
+    std::mt19937 random(4);
+    std::normal_distribution<double> spread(0.0, 1.0);
+    std::vector<std::pair<std::size_t, double>> taps{{0, 1.0}};
+    for (std::size_t k = 1; k < 40; ++k) { // the room answers for a tenth of a second
+        taps.emplace_back(40 * k, 0.2 * spread(random) * std::exp(-static_cast<double>(k) / 10.0));
+    }
+    const auto delay = static_cast<std::size_t>(kDelay_s * media::kAlignRate_hz);
+    media::Sound out = voice;
+    for (std::size_t i = 0; i < out.samples.size(); ++i) {
+        double sum = out.samples[i];
+        for (const auto& [after, share] : taps) {
+            const std::size_t at = after + delay;
+            sum += i >= at && i - at < played.samples.size() ? gain * share * played.samples[i - at] : 0.0;
+        }
+        out.samples[i] = static_cast<std::int16_t>(std::clamp(sum, -32768.0, 32767.0));
+    }
+    return out;
+}
+
+media::Reading aloud(std::uint32_t seed)
+{
+    auto reading = media::readAloud(demoPlan(), {}, seed, 0.0, kHeard_s);
+    reading.sound = media::resampled(reading.sound, media::kAlignRate_hz);
+    return reading;
+}
+
+} // namespace
+
+TEST(Echo, TheCrewInTheVideoIsTakenOutOfWhatIsReadBesideALoudspeaker)
+{
+    const auto reader = aloud(7);
+    const auto onboard = aloud(31); // the same notes, from the video
+    auto played = onboard.sound;
+    played.samples.erase(played.samples.begin(),
+        played.samples.begin() + media::kAlignRate_hz / 2); // as if all had been called half a second earlier
+    std::mt19937 random(9); // over its engine
+    std::normal_distribution<double> hiss(0.0, 250.0);
+    for (std::int16_t& sample : played.samples) {
+        sample = static_cast<std::int16_t>(std::clamp(sample + hiss(random), -32768.0, 32767.0));
+    }
+    const auto recorded = inARoom(reader.sound, played, 0.6);
+    const auto alone = media::withoutPlayed(recorded, played, 0.05);
+    ASSERT_TRUE(alone);
+    ASSERT_EQ(alone->samples.size(), recorded.samples.size());
+    const auto found = media::align(*alone, take::expectedNotes(demoPlan())).notes;
+    std::size_t right = 0;
+    for (std::size_t k = 0; k < reader.truth.size(); ++k) {
+        right +=
+            found[k].read && std::abs(found[k].span.start_s - reader.truth[k].span.start_s) < 0.15 ? 1 : 0;
+        EXPECT_TRUE(found[k].repeats.empty()) << "the video's call";
+    }
+    EXPECT_GE(right + 1, reader.truth.size());
+}
+
+TEST(Echo, WhatIsReadWithHeadphonesIsLeftAsItIs)
+{
+    const auto reader = aloud(7);
+    const auto onboard = aloud(31);
+    EXPECT_FALSE(media::withoutPlayed(reader.sound, onboard.sound, 0.0));
+    EXPECT_FALSE(media::withoutPlayed(reader.sound, {{}, media::kAlignRate_hz}, 0.0));
+    const auto elsewhere = inARoom(reader.sound, onboard.sound, 0.6);
+    EXPECT_FALSE(media::withoutPlayed(elsewhere, onboard.sound, 5.0)) << "another moment of the video";
+}
