@@ -4,7 +4,8 @@
 //     takes_bench [CONDITION ...]
 //
 // TAKES_SEED shifts the takes; TAKES_VOICES and TAKES_SPEAKER (with TAKES_WORDS_PER_MIN) choose who reads;
-// TAKES_LIST prints what was not found and what was misread.
+// TAKES_LIST prints what was not found and what was misread; TAKES_NO_FOLLOWER leaves the follower
+// out; TAKES_WRITE names a folder that the takes are written to.
 
 #include "made_sound.h"
 #include "media/aligner.h"
@@ -12,6 +13,7 @@
 #include "media/reading_grammar.h"
 #include "media/resample.h"
 #include "media/sound.h"
+#include "media/sound_file.h"
 #include "media/voice.h"
 #include "notes/near_misses.h"
 #include "stage/stage.h"
@@ -424,6 +426,7 @@ int main(int argc, char** argv)
             return name.find(a) != std::string::npos;
         });
     };
+    const bool follows = std::getenv("TAKES_NO_FOLLOWER") == nullptr;
     for (const Condition& condition : conditions) {
         if (!wanted(condition.name)) {
             continue;
@@ -446,6 +449,13 @@ int main(int argc, char** argv)
                 condition.worsen(take, seed);
             }
             const auto sound = asSound(take.samples, condition.gain);
+            if (const char* folder = std::getenv("TAKES_WRITE")) {
+                const std::string name = condition.name + " " + speakers[s].name + ".wav";
+                const auto file = std::filesystem::path(folder) / name;
+                media::SoundWriter written(file, sound.rate_hz);
+                written.write(sound.samples);
+                written.close();
+            }
             Score own;
             const auto alignment = media::align(sound, expected);
             own.add(take.truth, alignment, sound.duration_s());
@@ -457,13 +467,13 @@ int main(int argc, char** argv)
                 of_voice.add(take.truth, alignment);
                 of_voice.print();
             }
-            if (condition.misread_share == 0.0) {
+            if (follows && condition.misread_share == 0.0) {
                 following.add(take.truth, sound, expected);
             }
         }
         score.print(condition.name);
         misreading.print();
-        if (condition.misread_share == 0.0) {
+        if (follows && condition.misread_share == 0.0) {
             following.print();
         }
     }

@@ -2583,10 +2583,6 @@ caution square left 100</translation>
         <translation>Höre %1: %2 %. Alt+O beendet es. %3</translation>
     </message>
     <message>
-        <source>Nobody reads notes in %1: the notes are as they were.</source>
-        <translation>In %1 liest niemand einen Aufschrieb: der eigene ist, wie er war.</translation>
-    </message>
-    <message>
         <source>Dictate</source>
         <translation>Diktieren</translation>
     </message>
@@ -2601,6 +2597,14 @@ caution square left 100</translation>
     <message>
         <source>There is no microphone. Plug one in, then dictate.</source>
         <translation>Es gibt kein Mikrofon. Eines einstecken, dann diktieren.</translation>
+    </message>
+    <message>
+        <source>No speech is heard in %1: the notes are as they were.</source>
+        <translation>In %1 ist keine Sprache zu hören: Die Notizen sind, wie sie waren.</translation>
+    </message>
+    <message>
+        <source>Nobody reads notes in %1, or none that can be made out: the notes are as they were.</source>
+        <translation>In %1 liest niemand Notizen, oder sie sind nicht zu verstehen: Die Notizen sind, wie sie waren.</translation>
     </message>
 </context>
 <context>
@@ -3946,6 +3950,13 @@ caution square left 100</translation>
     </message>
 </context>
 <context>
+    <name>brumefall::app::TakeJudge</name>
+    <message>
+        <source>The recording is kept, but its calls were not found. %1</source>
+        <translation>Die Aufnahme wird behalten, aber ihre Ansagen wurden nicht gefunden. %1</translation>
+    </message>
+</context>
+<context>
     <name>brumefall::app::TakeRecorder</name>
     <message>
         <source>%1 has given no sound for %2 s: it was unplugged, or the system put it to sleep. The take is ended; what was recorded is kept.</source>
@@ -3966,10 +3977,6 @@ caution square left 100</translation>
     <message>
         <source>The video stood still for %1 s in this take; the verdicts may be off by as much.</source>
         <translation>Das Video stand in diesem Durchgang %1 s still; die Urteile können um so viel danebenliegen.</translation>
-    </message>
-    <message>
-        <source>The recording is kept, but its calls were not found. %1</source>
-        <translation>Die Aufnahme wird behalten, aber ihre Ansagen wurden nicht gefunden. %1</translation>
     </message>
 </context>
 <context>

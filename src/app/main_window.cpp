@@ -81,6 +81,10 @@ MainWindow::MainWindow()
     message_->setWordWrap(true);
     message_->setContentsMargins(12, 4, 12, 4);
     message_->hide();
+    goes_on_ = new QLabel;
+    goes_on_->setObjectName(QStringLiteral("goesOnLine"));
+    goes_on_->setContentsMargins(12, 4, 12, 4);
+    goes_on_->hide();
 
     auto* right = new QVBoxLayout;
     right->setContentsMargins(0, 0, 0, 0);
@@ -88,6 +92,7 @@ MainWindow::MainWindow()
     right->addLayout(makeTabs());
     right->addWidget(stack_, 1);
     right->addWidget(message_);
+    right->addWidget(goes_on_);
     right->addWidget(makeTransportBar());
     auto* centre = new QWidget;
     auto* layout = new QHBoxLayout(centre);
@@ -133,7 +138,7 @@ MainWindow::MainWindow()
             return;
         }
         if (recorder_.isRecording() || !waits_for_it) { // not away from what one does now
-            showMessage(tr("The take %1 is judged: see Review (F5).").arg(take));
+            showAlso(tr("The take %1 is judged: see Review (F5).").arg(take));
             return;
         }
         showWorkspace(kReview);
@@ -167,6 +172,7 @@ void MainWindow::connectDocument()
 {
     connect(&document_, &Document::opened, this, [this] {
         dropMessage();
+        goes_on_->hide(); // what went on was about the stage before
         showTitle();
         if (stack_->currentIndex() >= kWorkspaces) {
             showWorkspace(kNotes);
@@ -174,6 +180,11 @@ void MainWindow::connectDocument()
     });
     connect(&document_, &Document::planChanged, this, &MainWindow::showTitle);
     connect(&document_, &Document::message, this, &MainWindow::showMessage);
+    connect(&document_, &Document::goesOn, this, [this](const QString& what) {
+        goes_on_->setText(what);
+        goes_on_->setVisible(!what.isEmpty());
+    });
+    connect(&document_, &Document::cameOut, this, &MainWindow::showAlso);
     connect(&document_, &Document::saveFailed, this, [this](const QString& why) {
         showMessage(why);
         message_stays_ = true;
@@ -491,6 +502,13 @@ void MainWindow::showMessage(const QString& text)
     message_->setVisible(!text.isEmpty());
     message_is_new_ = true;
     QTimer::singleShot(0, this, [this] { message_is_new_ = false; });
+}
+
+/// What came out in the background does not take away what one may be reading.
+void MainWindow::showAlso(const QString& text)
+{
+    const QString before = message_->isVisible() ? message_->text() : QString();
+    showMessage(before.isEmpty() || before == text ? text : before + QLatin1Char('\n') + text);
 }
 
 void MainWindow::showTime(double stage_s)

@@ -43,6 +43,7 @@ public:
     /// Does `act` once something of the window can be seen, or soon where nothing can.
     void afterFirstPaint(std::function<void()> act);
     void showMessage(const QString& text);
+    void showAlso(const QString& text);
     /// All that the stage can become outside; returns once it is closed.
     void showExport(int kind);
     /// Unpacks a stage or a rally that came as one file into a new folder in `into`, and opens it.
@@ -117,6 +118,7 @@ private:
     std::vector<QPushButton*> tabs_;
     QLabel* title_ = nullptr;
     QLabel* message_ = nullptr;
+    QLabel* goes_on_ = nullptr; ///< in the background
     QLabel* time_ = nullptr;
     QLabel* rate_ = nullptr;
     QPushButton* play_ = nullptr;

@@ -38,6 +38,9 @@ public:
     struct Result {
         std::vector<HeardWord> words;
         double until_s = 0.0;
+        /// Somebody softer talks beside the reader: nothing was searched, and it has to be anew without what
+        /// is below this level of the recording.
+        std::optional<float> softer_dB;
     };
     Result search(const Condensed& condensed, bool more, const Progress& progress, double before_s)
     {
@@ -58,6 +61,11 @@ public:
             const double to_s = std::min(from_s + kPiece_s, length_s);
             const bool known = knowsVoice();
             auto heard = hear(condensed, from_s, to_s).words;
+            if (softer_dB_) {
+                at_ = at;
+                anywhere_ = anywhere;
+                return {{}, 0.0, std::exchange(softer_dB_, std::nullopt)};
+            }
             if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
                 all.clear();
                 from_s = 0.0;
@@ -114,13 +122,24 @@ private:
             window.talk_phone = kDearTalk;
         }
         Heard heard = decode(condensed, from_s, to_s, window);
-        if (heard.notes_s + heard.talk_s > kSomething_s) {
-            fitVoice(condensed, {from_s, to_s}, window, heard);
+        if (strange_voice_ && !heard.goesForward()) { // somebody else talks
+            window.talk_phone = kTalkPhone;
+            heard = decode(condensed, from_s, to_s, window);
         }
-        if (!strange_voice_ && !heard.isReading() && heard.notes_s + heard.talk_s > kSomething_s) {
+        const bool something = heard.notes_s + heard.talk_s > kSomething_s;
+        const bool shorter = shorter_;
+        if (something && !heard.isReading() && readsLouder(condensed, {from_s, to_s}, window, heard)) {
+            return {};
+        }
+        const bool other = something && fitVoice(samplesOf(condensed, {from_s, to_s}), window, tries_);
+        if (other || shorter_ != shorter) {
+            heard = decode(condensed, from_s, to_s, window);
+        }
+        fitted_ = fitted_ || (something && heard.isReading());
+        if (!strange_voice_ && !heard.isReading() && something) {
             window.talk_phone = kDearTalk;
             Heard again = decode(condensed, from_s, to_s, window);
-            if (again.isInOrder()) {
+            if (again.isInOrder() && again.goesForward() && again.notes() > heard.notes()) {
                 strange_voice_ = true;
                 heard = std::move(again);
             }
@@ -167,26 +186,55 @@ private:
         decoder_ = std::move(voice.decoder);
     }
 
-    /// Hears the piece as other throats would have said it, and goes on with the one that fits the model
-    /// best: a shorter one step by step as long as that helps, and only where it helps much in all, as an
-    /// engine makes a little shorter ones likelier too (by 1.8 %; the voices that need it, by 4.5 and 8.5 %).
-    /// A longer one is not tried: the one voice that it made likelier was found whole without it.
-    void fitVoice(
-        const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, Heard& heard)
+    /// Whether the louder voice of the piece reads the notes that are heard in it, and hardly talks: the
+    /// softer one does: then `softer_dB_` is known.
+    bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
+        const Heard& heard)
+    {
+        constexpr int kMostTries = 4; ///< it may be one voice that talks
+        constexpr double kSame = 0.65; ///< some of what seemed to be notes was talk
+        constexpr double kLittle = 0.5;
+        if (louder_tries_ >= kMostTries) {
+            return false;
+        }
+        ++louder_tries_;
+        const auto louder = louderVoice(samplesOf(condensed, piece), condensed.gain);
+        if (!louder) {
+            return false;
+        }
+        const auto isIt = [&] {
+            const Heard other = decode(louder->samples, 0.0, window);
+            return other.notes() > 1 && other.notes_s >= kSame * heard.notes_s
+                && other.talk_s <= kLittle * other.notes_s;
+        };
+        if (!isIt() && !(fitVoice(louder->samples, window, louder_fits_) && isIt())) {
+            return false;
+        }
+        louder_tries_ = kMostTries;
+        softer_dB_ = louder->softer_dB;
+        return true;
+    }
+
+    /// Hears the first of some samples as other throats would have said it, and goes on with the one that
+    /// fits the model best: a shorter one step by step as long as that helps, and only where it helps much in
+    /// all, as an engine makes a little shorter ones likelier too (by 1.8 %; the voices that need it, by 4.5
+    /// and 8.5 %). A longer one is not tried: the one voice that it made likelier was found whole without it.
+    /// Whether another one was taken.
+    bool fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries)
     {
         constexpr std::array kShorter{1.16, 1.32, 1.45};
         constexpr double kBetter = 0.025; ///< of the likelihood's logarithm: less is chance
         constexpr int kMostTries = 3; ///< a piece may be talk
-        constexpr double kSome_s = 9.0; ///< of it are enough to tell
-        if (fitted_ || tries_ >= kMostTries) {
-            return;
+        constexpr std::size_t kSome = 9 * kAlignRate_hz; ///< of it are enough to tell
+        if (fitted_ || tries >= kMostTries) {
+            return false;
         }
-        ++tries_;
-        const take::Span some{piece.start_s, std::min(piece.end_s, piece.start_s + kSome_s)};
-        static_cast<void>(decode(condensed, some.start_s, some.end_s, window));
+        ++tries;
+        const auto some = samples.first(std::min(samples.size(), kSome));
+        static_cast<void>(decode(some, 0.0, window));
         const auto as_it_is = logLikelihood(decoder_.get());
         if (!as_it_is) {
-            return;
+            return false;
         }
         Voice before{std::move(decoder_), std::move(grammar_)};
         std::optional<Voice> best;
@@ -194,7 +242,7 @@ private:
         auto likely = as_it_is;
         for (const double warp : kShorter) {
             use(makeVoice(warp));
-            const Heard other = decode(condensed, some.start_s, some.end_s, window);
+            const Heard other = decode(some, 0.0, window);
             const auto now = logLikelihood(decoder_.get());
             if (!now || *now <= *likely) {
                 break;
@@ -205,11 +253,8 @@ private:
         }
         const bool shorter = best && reads && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
         use(shorter ? std::move(*best) : std::move(before));
-        if (shorter) {
-            shorter_ = true;
-            heard = decode(condensed, piece.start_s, piece.end_s, window);
-        }
-        fitted_ = heard.isReading();
+        shorter_ = shorter_ || shorter;
+        return shorter;
     }
 
     /// The same piece heard once more, now that it is known where the reader is: other words may stand in the
@@ -315,24 +360,37 @@ private:
     {
         constexpr double kAround_s = 0.1;
         grammar_->useExactly(words);
-        const auto first = static_cast<std::size_t>(std::max(0.0, span.start_s - kAround_s) * kAlignRate_hz);
-        const auto last = std::min(
-            condensed.samples.size(), static_cast<std::size_t>((span.end_s + kAround_s) * kAlignRate_hz));
-        ps_start_utt(decoder_.get());
-        ps_process_raw(decoder_.get(), condensed.samples.data() + first, last - first, FALSE, TRUE);
-        ps_end_utt(decoder_.get());
+        explain(samplesOf(condensed, {span.start_s - kAround_s, span.end_s + kAround_s}));
         return logLikelihood(decoder_.get());
+    }
+
+    static std::span<const std::int16_t> samplesOf(const Condensed& condensed, const take::Span& span)
+    {
+        const auto first = static_cast<std::size_t>(std::max(0.0, span.start_s) * kAlignRate_hz);
+        const auto last =
+            std::min(condensed.samples.size(), static_cast<std::size_t>(span.end_s * kAlignRate_hz));
+        return std::span(condensed.samples).subspan(first, last - first);
     }
 
     Heard decode(const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window)
     {
+        return decode(samplesOf(condensed, {from_s, to_s}), from_s, window);
+    }
+
+    /// `from_s` is the time of the first sample.
+    Heard decode(std::span<const std::int16_t> samples, double from_s, const Grammar::Window& window)
+    {
         grammar_->use(window);
-        const auto first = static_cast<std::size_t>(std::max(0.0, from_s) * kAlignRate_hz);
-        const auto last = std::min(condensed.samples.size(), static_cast<std::size_t>(to_s * kAlignRate_hz));
+        explain(samples);
+        return heardBy(decoder_.get(), std::max(0.0, from_s));
+    }
+
+    /// Makes the decoder find its best path through all of these.
+    void explain(std::span<const std::int16_t> samples)
+    {
         ps_start_utt(decoder_.get());
-        ps_process_raw(decoder_.get(), condensed.samples.data() + first, last - first, FALSE, TRUE);
+        ps_process_raw(decoder_.get(), samples.data(), samples.size(), FALSE, TRUE);
         ps_end_utt(decoder_.get());
-        return heardBy(decoder_.get(), static_cast<double>(first) / kAlignRate_hz);
     }
 
     /// The last word of the note that begins with word `i`, where it was heard whole; else `heard.size()`.
@@ -384,6 +442,9 @@ private:
     double before_s_ = 0.0; ///< of the recording
     std::size_t at_ = 0; ///< the note that comes next
     bool anywhere_ = true; ///< where that is, is not known yet
+    std::optional<float> softer_dB_; ///< was found, and nobody was told
+    int louder_tries_ = 0;
+    int louder_fits_ = 0;
     /// The model's phones fit it ill, so that talk always would explain it better.
     bool strange_voice_ = false;
 };
@@ -404,7 +465,7 @@ struct LiveAligner::State {
     Sound rest{{}, kAlignRate_hz}; ///< what was not searched yet
     std::size_t before = 0; ///< samples that were, before it
     std::size_t looked = 0; ///< samples of the rest at the last look
-    double loud_dB = 0.0;
+    Condensing how;
     WordSounds sounds;
 };
 
@@ -435,10 +496,15 @@ void LiveAligner::add(std::span<const std::int16_t> samples)
 void LiveAligner::search(bool more, const Progress& progress)
 {
     State& s = *state_;
-    const Condensed condensed = condense(s.rest, s.loud_dB);
-    s.loud_dB = condensed.loud_dB;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
+    Condensed condensed = condense(s.rest, s.how);
     auto found = s.search.search(condensed, more, progress, before_s);
+    if (found.softer_dB) {
+        s.how.softer_dB = found.softer_dB;
+        condensed = condense(s.rest, s.how);
+        found = s.search.search(condensed, more, progress, before_s);
+    }
+    s.how.loud_dB = condensed.loud_dB;
     for (HeardWord& word : found.words) {
         const HeardWord here = word;
         word.span.start_s = before_s + condensed.originalTime(word.span.start_s);

@@ -1,5 +1,7 @@
 #include "media/condense.h"
 
+#include "media/loudness.h"
+
 #include <algorithm>
 #include <cmath>
 #include <numbers>
@@ -10,17 +12,8 @@ namespace {
 
 constexpr std::size_t kEnergyFrame = kAlignRate_hz / 100;
 
-float energyOf(std::span<const float> samples)
-{
-    double sum = 0.0;
-    for (const float sample : samples) {
-        sum += static_cast<double>(sample) * sample;
-    }
-    return static_cast<float>(10.0 * std::log10(1.0 + sum / static_cast<double>(samples.size())));
-}
-
-/// Energy of each hundredth of a second without its rumble, in dB.
-std::vector<float> energies(const std::vector<std::int16_t>& samples)
+/// Of each hundredth of a second without its rumble, in dB.
+std::vector<float> loudnessOf(const std::vector<std::int16_t>& samples)
 {
     RumbleFilter filter;
     std::array<float, kEnergyFrame> frame{};
@@ -29,7 +22,7 @@ std::vector<float> energies(const std::vector<std::int16_t>& samples)
         for (std::size_t i = 0; i < kEnergyFrame; ++i) {
             frame[i] = filter.next(samples[f * kEnergyFrame + i]);
         }
-        out[f] = energyOf(frame);
+        out[f] = loudness_dB(meanSquare(std::span<const float>(frame)));
     }
     return out;
 }
@@ -76,6 +69,27 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
         }
     }
     return silent;
+}
+
+/// What each frame is multiplied by where only a voice as loud as `least_dB` counts: the softer, the less.
+std::vector<float> gainsOf(std::span<const float> loudness, std::optional<float> least_dB)
+{
+    constexpr float kSlope = 5.0F; ///< dB for each that is missing
+    constexpr float kMost_dB = 30.0F; ///< below the hiss
+    std::vector<float> gains(loudness.size(), 1.0F);
+    if (least_dB) {
+        const auto levels = syllableLevels_dB(loudness);
+        std::transform(levels.begin(), levels.end(), gains.begin(), [&](float dB) {
+            return std::pow(10.0F, -std::clamp(kSlope * (*least_dB - dB), 0.0F, kMost_dB) / 20.0F);
+        });
+    }
+    return gains;
+}
+
+bool isSofter(float gain)
+{
+    constexpr float kSofter = 0.25F;
+    return gain < kSofter;
 }
 
 std::int16_t inRange(double sample)
@@ -125,7 +139,7 @@ bool LevelWatch::isLoud(std::span<const float> frame)
     constexpr std::size_t kWindow = 2500;
     constexpr std::size_t kOften = 10;
     constexpr double kSlow = 0.9;
-    const float energy_dB = energyOf(frame);
+    const float energy_dB = loudness_dB(meanSquare(frame));
     energy_.push_back(energy_dB);
     if (energy_.size() > kWindow) {
         energy_.pop_front();
@@ -160,18 +174,25 @@ double originalTime(const std::vector<Condensed::Piece>& pieces, double condense
     return condensed_s + static_cast<double>(it->original - it->first) / kAlignRate_hz;
 }
 
-Condensed condense(const Sound& sound, double loud_dB, double hiss)
+Condensed condense(const Sound& sound, const Condensing& how)
 {
     constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
-    const auto energy = energies(sound.samples);
-    const auto silent = silentFrames(energy);
+    const auto loudness = loudnessOf(sound.samples);
+    const auto gains = gainsOf(loudness, how.softer_dB);
+    auto silent = silentFrames(loudness);
+    for (std::size_t f = 0; f < gains.size(); ++f) {
+        silent[f] = silent[f] || isSofter(gains[f]);
+    }
     Condensed out;
-    out.loud_dB = energy.empty() ? loud_dB : std::max(loud_dB, static_cast<double>(levelsOf(energy).loud_dB));
-    const double gain = energy.empty() ? 1.0 : gainFor(out.loud_dB);
+    out.loud_dB = loudness.empty() ? how.loud_dB
+                                   : std::max(how.loud_dB, static_cast<double>(levelsOf(loudness).loud_dB));
+    out.gain = loudness.empty() ? 1.0 : gainFor(out.loud_dB);
     RumbleFilter filter; // once more: half an hour of its samples as numbers is more than all else
     std::size_t filtered = 0;
     const auto next = [&] {
-        return inRange(gain * static_cast<double>(filter.next(sound.samples[filtered++])));
+        const std::size_t frame = filtered / kEnergyFrame;
+        const double gain = frame < gains.size() ? static_cast<double>(gains[frame]) : 1.0;
+        return inRange(gain * out.gain * static_cast<double>(filter.next(sound.samples[filtered++])));
     };
     const auto keepUntil = [&](std::size_t sample) {
         out.pieces.push_back({out.samples.size(), filtered});
@@ -197,10 +218,33 @@ Condensed condense(const Sound& sound, double loud_dB, double hiss)
     }
     keepUntil(sound.samples.size());
     out.samples.resize(out.samples.size() + afterEnd);
-    if (hiss > 0.0) {
-        Hiss steady(hiss);
+    if (how.hiss > 0.0) {
+        Hiss steady(how.hiss);
         for (std::int16_t& sample : out.samples) {
             sample = steady.over(sample);
+        }
+    }
+    return out;
+}
+
+std::optional<LouderVoice> louderVoice(std::span<const std::int16_t> samples, double gain)
+{
+    const auto loudness = loudnesses_dB(samples, kAlignRate_hz);
+    const auto below_dB = softerVoiceBelow_dB(syllableLevels_dB(loudness));
+    if (!below_dB) {
+        return {};
+    }
+    const auto gains = gainsOf(loudness, below_dB);
+    constexpr std::size_t kKeep = 20; ///< of the softer one's frames in a row
+    LouderVoice out{{}, *below_dB - static_cast<float>(20.0 * std::log10(gain))};
+    Hiss steady(kHiss);
+    std::size_t in_a_row = 0;
+    for (std::size_t f = 0; f < gains.size(); ++f) {
+        in_a_row = isSofter(gains[f]) ? in_a_row + 1 : 0;
+        for (const std::int16_t sample :
+            samples.subspan(f * kEnergyFrame, in_a_row > kKeep ? 0 : kEnergyFrame)) {
+            out.samples.push_back(
+                gains[f] < 1.0F ? steady.over(static_cast<double>(gains[f]) * sample) : sample);
         }
     }
     return out;

@@ -6,6 +6,7 @@
 #include <array>
 #include <cstdint>
 #include <deque>
+#include <optional>
 #include <random>
 #include <span>
 #include <vector>
@@ -25,6 +26,7 @@ struct Condensed {
     std::vector<std::int16_t> samples;
     std::vector<Piece> pieces;
     double loud_dB = 0.0; ///< level of its speech, in a frame of a hundredth of a second
+    double gain = 1.0; ///< by which all of it was raised
 
     /// The moment of the recording, in seconds, that is at `condensed_s` here.
     [[nodiscard]] double originalTime(double condensed_s) const;
@@ -34,11 +36,25 @@ struct Condensed {
 
 inline constexpr double kHiss = 300.0; ///< standard deviation of what is added, in samples' steps
 
+struct Condensing {
+    double loud_dB = 0.0; ///< of a recording that comes in parts: that of what came before
+    double hiss = kHiss;
+    /// Whoever is softer is left out, from one syllable to the next.
+    std::optional<float> softer_dB = std::nullopt;
+};
+
 /// `sound` at kAlignRate_hz with its long silences cut out, its speech brought to one level, a steady hiss
-/// added and kAfterEnd_s of it after the end. Of a recording that comes in parts, `loud_dB` is that of what
-/// came before.
+/// added and kAfterEnd_s of it after the end.
 inline constexpr double kAfterEnd_s = 1.0;
-[[nodiscard]] Condensed condense(const Sound& sound, double loud_dB = 0.0, double hiss = kHiss);
+[[nodiscard]] Condensed condense(const Sound& sound, const Condensing& how = {});
+
+/// Only the louder of two voices in a condensed piece, closed up where the other spoke alone, and the level
+/// in the recording, before `gain`, below which that one lies.
+struct LouderVoice {
+    std::vector<std::int16_t> samples;
+    float softer_dB;
+};
+[[nodiscard]] std::optional<LouderVoice> louderVoice(std::span<const std::int16_t> samples, double gain);
 
 /// Silence without any noise is like nothing that the recogniser's model has heard; a steady hiss mends that.
 class Hiss {

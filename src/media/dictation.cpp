@@ -79,7 +79,7 @@ captions::Cue Dictation::heardIn() const
     // few words alone that is no measure of the voice
     Sound sound{earlier_, kAlignRate_hz};
     sound.samples.insert(sound.samples.end(), breath_.begin(), breath_.end());
-    auto condensed = condense(sound, 0.0, 0.0);
+    auto condensed = condense(sound, {.hiss = 0.0});
     Prepared prepared(std::move(condensed.samples));
     auto words = decoder_.hear(prepared.until(prepared.count()));
     const double earlier_s = static_cast<double>(earlier_.size()) / kAlignRate_hz;

@@ -2,6 +2,7 @@
 
 #include "media/condense.h"
 #include "media/lay.h"
+#include "media/loudness.h"
 
 #include <speex/speex_echo.h>
 
@@ -28,11 +29,9 @@ std::optional<double> heardAt(const Sound& recorded, const Sound& played, double
     const double first_s = std::max(0.0, -offset_s);
     const double last_s = std::min(recorded.duration_s(), played.duration_s() - offset_s);
     const double from_s = std::max(first_s, 0.5 * (first_s + last_s - kLook_s));
-    Sound some = recorded;
-    keepSpan(some, from_s, std::min(last_s, from_s + kLook_s));
+    const Sound some = spanOf(recorded, from_s, std::min(last_s, from_s + kLook_s));
     const double played_from_s = std::max(0.0, from_s + offset_s - kFar_s);
-    Sound there = played;
-    keepSpan(there, played_from_s, from_s + offset_s + some.duration_s() + kFar_s);
+    const Sound there = spanOf(played, played_from_s, from_s + offset_s + some.duration_s() + kFar_s);
     const auto laid = laySound(some, there);
     if (!laid) {
         return {};
@@ -44,15 +43,7 @@ std::optional<double> heardAt(const Sound& recorded, const Sound& played, double
 /// Mean square of the hundredth of a second in the middle of all, by loudness: between calls, mostly.
 double middleEnergy(const std::vector<std::int16_t>& samples)
 {
-    constexpr std::size_t kStep = kAlignRate_hz / 100;
-    std::vector<double> energies;
-    for (std::size_t at = 0; at + kStep <= samples.size(); at += kStep) {
-        double sum = 0.0;
-        for (std::size_t i = at; i < at + kStep; ++i) {
-            sum += static_cast<double>(samples[i]) * samples[i];
-        }
-        energies.push_back(sum / kStep);
-    }
+    auto energies = meanSquares(samples, kAlignRate_hz);
     if (energies.empty()) {
         return 0.0;
     }

@@ -1,6 +1,7 @@
 #include "media/lay.h"
 
 #include "media/condense.h"
+#include "media/loudness.h"
 #include "media/resample.h"
 #include "wording/wording.h"
 
@@ -53,7 +54,7 @@ Row rises(const std::vector<std::int16_t>& samples, double centre_hz)
             y1 = y;
             sum += y * y;
         }
-        level[f] = static_cast<float>(10.0 * std::log10(1.0 + sum / kStep));
+        level[f] = loudness_dB(sum / kStep);
     }
     Row out(level.size(), 0.0F);
     for (std::size_t f = 2; f < level.size(); ++f) {

@@ -1,6 +1,7 @@
 #include "media/listener.h"
 
 #include "media/condense.h"
+#include "media/loudness.h"
 #include "media/notes_decoder.h"
 #include "media/resample.h"
 #include "notes/talk.h"
@@ -21,7 +22,7 @@ constexpr std::size_t kFrame = kAlignRate_hz / 100;
 class Pieces {
 public:
     explicit Pieces(Sound sound)
-        : Pieces(condense(resampled(std::move(sound), kAlignRate_hz), 0.0, 0.0))
+        : Pieces(condense(resampled(std::move(sound), kAlignRate_hz), {.hiss = 0.0}))
     {
     }
 
@@ -73,12 +74,7 @@ private:
             return prepared_.count();
         }
         const auto may = prepared_.until(from + kLongest * kFrame).subspan(from);
-        std::vector<double> energy(kLongest);
-        for (std::size_t f = 0; f < energy.size(); ++f) {
-            for (const std::int16_t sample : may.subspan(f * kFrame, kFrame)) {
-                energy[f] += static_cast<double>(sample) * sample;
-            }
-        }
+        const auto energy = meanSquares(may, kAlignRate_hz);
         std::size_t best = kLongest;
         double least = 1e300;
         for (std::size_t f = kShortest; f + kAround <= kLongest; ++f) {
@@ -128,14 +124,17 @@ std::vector<NotesWord> withTalk(std::span<const NotesWord> words, const notes::S
 {
     std::vector<notes::SpokenWord> spoken;
     for (std::size_t i = 0; i < words.size(); ++i) {
-        spoken.push_back({words[i].text, i == 0 || words[i].start_s - words[i - 1].end_s > kPause_s});
+        spoken.push_back(
+            {words[i].text, i == 0 || words[i].start_s - words[i - 1].end_s > kPause_s, words[i].fit});
     }
     const auto talk = notes::talkAmong(spoken, succession);
+    constexpr double kTalk = 0.5;
     std::vector<NotesWord> out;
     for (std::size_t i = 0; i < words.size(); ++i) {
-        if (!talk[i]) {
+        if (talk[i] < kTalk) {
             out.push_back(words[i]);
-        } else if (i > 0 && talk[i - 1]) {
+            out.back().sure = 1.0 - talk[i];
+        } else if (i > 0 && talk[i - 1] >= kTalk) {
             out.back().end_s = words[i].end_s;
         } else {
             out.push_back({std::string(captions::kUnknownTalk), words[i].start_s, words[i].end_s});

@@ -38,7 +38,7 @@ public:
         } else {
             now_.text += " ";
         }
-        now_.times.push_back({now_.text.size(), word.start_s});
+        now_.times.push_back({now_.text.size(), word.start_s, word.sure});
         now_.text += word.text;
         now_.end_s = word.end_s;
     }
@@ -85,13 +85,13 @@ NotesDecoder::NotesDecoder(notes::Style style, std::string alone)
 
 void NotesDecoder::use(std::optional<notes::Order> order, double warp)
 {
-    if (model_.empty() || order != order_) {
+    if (!model_ || order != order_) {
         succession_ = notes::succession(order, style_, alone_);
         std::vector<std::string> talk;
         for (const auto& [name, phone] : talkWords()) {
             talk.push_back(name);
         }
-        model_ = notes::arpaOf(succession_, talk);
+        model_ = readModel(notes::arpaOf(succession_, talk));
     }
     decoder_ = makeListener(model_, succession_.words, warp);
     order_ = order;
@@ -125,12 +125,12 @@ NotesDecoder::Heard NotesDecoder::heard(std::span<const std::int16_t> samples) c
         int ends = 0;
         ps_seg_frames(segment, &begins, &ends);
         if ((ends + 1 - begins) * kFrame_s <= longestOf(decoder_.get(), name)) {
-            heard.words.push_back(
-                {std::string(name.substr(0, name.find('('))), begins * kFrame_s, (ends + 1) * kFrame_s});
             int32 sounds = 0;
             int32 succession = 0;
             int32 back = 0;
             ps_seg_prob(segment, &sounds, &succession, &back);
+            heard.words.push_back({std::string(name.substr(0, name.find('('))), begins * kFrame_s,
+                (ends + 1) * kFrame_s, static_cast<double>(sounds) / (ends + 1 - begins)});
             heard.sounds += sounds;
             heard.frames += ends + 1 - begins;
         }

@@ -21,6 +21,8 @@ struct NotesWord {
     std::string text;
     double start_s;
     double end_s;
+    double fit = 0.0; ///< how well its sounds fit: a logarithm per frame of the recogniser, 0 at best
+    double sure = 1.0; ///< how likely it is no talk
 
     [[nodiscard]] bool isTalk() const { return text == captions::kUnknownTalk; }
 };
@@ -55,7 +57,7 @@ private:
     notes::Style style_;
     std::string alone_;
     notes::Succession succession_; ///< for order_
-    std::string model_; ///< the same as the recogniser takes it
+    LanguageModel model_; ///< the same as the recogniser takes it
     Decoder decoder_;
     std::optional<notes::Order> order_;
     double warp_ = 1.0;

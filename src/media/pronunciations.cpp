@@ -10,7 +10,7 @@
 namespace brumefall::media {
 namespace {
 
-/// Lines of "word PH ON ES"; further ways to say a word stand as "word(2)" and are left out.
+/// Lines of "word PH ON ES"; further ways to say a word stand as "word(2)".
 struct Dictionary {
     std::string text;
     std::unordered_map<std::string_view, std::string_view> phones;
@@ -28,7 +28,7 @@ struct Dictionary {
             const std::size_t end = std::min(all.find('\n', at), all.size());
             const std::string_view line = all.substr(at, end - at);
             const std::size_t blank = line.find(' ');
-            if (blank != std::string_view::npos && line[blank - 1] != ')') {
+            if (blank != std::string_view::npos) {
                 phones.emplace(line.substr(0, blank), line.substr(blank + 1));
             }
             at = end + 1;
@@ -36,20 +36,42 @@ struct Dictionary {
     }
 };
 
+const Dictionary& dictionary()
+{
+    static const Dictionary read;
+    return read;
+}
+
 } // namespace
 
 const notes::Pronunciations& englishPronunciations()
 {
-    static const Dictionary dictionary;
     static thread_local const notes::Pronunciations instance = [] {
         notes::Pronunciations made;
         made.setOthers([](const std::string& word) {
-            const auto it = dictionary.phones.find(word);
-            return it != dictionary.phones.end() ? std::string(it->second) : phonesFor(word);
+            const auto it = dictionary().phones.find(word);
+            return it != dictionary().phones.end() ? std::string(it->second) : phonesFor(word);
         });
         return made;
     }();
     return instance;
+}
+
+std::vector<std::string> waysToSay(const std::string& word)
+{
+    constexpr int kMost = 3;
+    std::vector<std::string> ways;
+    for (int way = 1; way <= kMost; ++way) {
+        const auto it = dictionary().phones.find(way == 1 ? word : word + "(" + std::to_string(way) + ")");
+        if (it == dictionary().phones.end()) {
+            break;
+        }
+        ways.emplace_back(it->second);
+    }
+    if (ways.empty()) {
+        ways.push_back(phonesFor(word));
+    }
+    return ways;
 }
 
 } // namespace brumefall::media

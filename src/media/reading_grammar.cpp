@@ -1,6 +1,6 @@
 #include "media/reading_grammar.h"
 
-#include "media/phones.h"
+#include "media/speech_decoder.h"
 #include "notes/near_misses.h"
 
 extern "C" {
@@ -217,23 +217,7 @@ void Grammar::addMisses(int from, int to, WordPlace place)
 
 void Grammar::addWord(const std::string& name, const std::string& word)
 {
-    std::vector<std::string> all;
-    for (int alternative = 1; alternative <= 3; ++alternative) {
-        const std::string entry = alternative == 1 ? word : word + "(" + std::to_string(alternative) + ")";
-        char* phones = ps_lookup_word(decoder_, entry.c_str());
-        if (phones == nullptr) {
-            break;
-        }
-        all.emplace_back(phones);
-        ckd_free(phones);
-    }
-    if (all.empty()) {
-        all.push_back(phonesFor(word));
-    }
-    for (std::size_t i = 0; i < all.size(); ++i) {
-        const std::string entry = i == 0 ? name : name + "(" + std::to_string(i + 1) + ")";
-        ps_add_word(decoder_, entry.c_str(), all[i].c_str(), FALSE);
-    }
+    addToDictionary(decoder_, name, word);
 }
 
 void Grammar::transition(int from, int to, double log_probability, const WordPlace& place)

@@ -217,15 +217,13 @@ private:
 
 } // namespace
 
-void keepSpan(Sound& sound, double from_s, double to_s)
+Sound spanOf(const Sound& sound, double from_s, double to_s)
 {
     const auto sampleAt = [&](double time_s) {
         const double at = std::clamp(time_s * sound.rate_hz, 0.0, static_cast<double>(sound.samples.size()));
         return sound.samples.begin() + static_cast<std::ptrdiff_t>(at);
     };
-    const auto to = sampleAt(std::max(from_s, to_s));
-    sound.samples.erase(to, sound.samples.end());
-    sound.samples.erase(sound.samples.begin(), sampleAt(from_s));
+    return {{sampleAt(from_s), sampleAt(std::max(from_s, to_s))}, sound.rate_hz};
 }
 
 Sound decodeSound(const std::filesystem::path& file, int rate_hz, const Progress& progress)

@@ -45,8 +45,8 @@ using Progress = std::function<bool(double)>;
 [[nodiscard]] Sound decodeSound(
     const std::filesystem::path& file, int rate_hz, const Progress& progress = {});
 
-/// Leaves only what is between two moments, in seconds.
-void keepSpan(Sound& sound, double from_s, double to_s);
+/// What is between two moments, in seconds.
+[[nodiscard]] Sound spanOf(const Sound& sound, double from_s, double to_s);
 
 /// Peaks of the first sound track, without holding the samples. Cancelled work returns what there is.
 [[nodiscard]] Peaks decodePeaks(

@@ -2,11 +2,13 @@
 
 #include "formats/printed.h"
 #include "media/phones.h"
+#include "media/pronunciations.h"
 #include "wording/wording.h"
 
 extern "C" {
 #include <pocketsphinx.h>
 #include <sphinxbase/err.h>
+#include <sphinxbase/ngram_model.h>
 }
 
 #include <cstdlib>
@@ -50,18 +52,24 @@ std::string digitsOf(double warp)
     return formats::printed(longer ? "%.7f" : "%.6f", warp);
 }
 
-/// A recogniser with the model of English and `settings`, pairs of a name and a value.
-Decoder decoderWith(std::vector<std::string> settings, double warp)
+/// `settings` are pairs of a name and a value. Null where they make no sense.
+cmd_ln_t* configOf(std::vector<std::string>& settings)
 {
     err_set_logfp(nullptr);
-    const std::string folder = kSpeechModelFolder;
-    settings.insert(settings.end(),
-        {"-hmm", folder + "/en-us", "-dict", folder + "/cmudict-en-us.dict", "-remove_silence", "no"});
     std::vector<char*> words;
     for (std::string& setting : settings) {
         words.push_back(setting.data());
     }
-    cmd_ln_t* config = cmd_ln_parse_r(nullptr, ps_args(), static_cast<int>(words.size()), words.data(), TRUE);
+    return cmd_ln_parse_r(nullptr, ps_args(), static_cast<int>(words.size()), words.data(), TRUE);
+}
+
+/// A recogniser with the model of English and `settings`. It knows no words: whoever makes it adds those that
+/// may be said, so that not all of the dictionary is read each time.
+Decoder decoderWith(std::vector<std::string> settings, double warp)
+{
+    const std::string folder = kSpeechModelFolder;
+    settings.insert(settings.end(), {"-hmm", folder + "/en-us", "-remove_silence", "no"});
+    cmd_ln_t* config = configOf(settings);
     const auto lock = frontEndLock();
     if (config != nullptr && warp != 1.0) {
         cmd_ln_set_str_r(config, "-warp_type", "inverse_linear");
@@ -76,6 +84,19 @@ Decoder decoderWith(std::vector<std::string> settings, double warp)
             wording::localized("media", "the speech model is not there; install pocketsphinx-en-us"));
     }
     return decoder;
+}
+
+/// Of a recogniser that hears a stream of any words.
+std::vector<std::string> listenerSettings()
+{
+    return {"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-maxhmmpf", "500", "-lw", "8",
+        "-silprob", "0.01", "-bestpath", "no", "-cmn", "batch"};
+}
+
+MediaError refused()
+{
+    return {kSpeechModelFolder,
+        wording::localized("media", "the recogniser does not take the words of the notes")};
 }
 
 } // namespace
@@ -100,37 +121,67 @@ Decoder makeDecoder(Means means, double warp)
         warp);
 }
 
-Decoder makeListener(const std::string& arpa, const std::vector<std::string>& words, double warp)
+void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::string& word)
+{
+    const auto ways = waysToSay(word);
+    for (std::size_t i = 0; i < ways.size(); ++i) {
+        const std::string entry = i == 0 ? name : name + "(" + std::to_string(i + 1) + ")";
+        ps_add_word(decoder, entry.c_str(), ways[i].c_str(), FALSE);
+    }
+}
+
+LanguageModel readModel(const std::string& arpa)
+{
+    const ScratchFile file(arpa);
+    auto words = listenerSettings();
+    cmd_ln_t* config = configOf(words);
+    logmath_t* logarithms =
+        config == nullptr ? nullptr : logmath_init(cmd_ln_float_r(config, "-logbase"), 0, FALSE);
+    LanguageModel model(logarithms == nullptr
+            ? nullptr
+            : ngram_model_read(config, file.path().c_str(), NGRAM_ARPA, logarithms),
+        [](ngram_model_t* read) {
+            if (read != nullptr) {
+                ngram_model_free(read);
+            }
+        });
+    if (logarithms != nullptr) {
+        logmath_free(logarithms); // the model holds them too
+    }
+    if (config != nullptr) {
+        cmd_ln_free_r(config);
+    }
+    if (!model) {
+        throw refused();
+    }
+    return model;
+}
+
+Decoder makeListener(const LanguageModel& model, const std::vector<std::string>& words, double warp)
 {
     constexpr const char* kName = "notes";
-    Decoder decoder = decoderWith({"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-lw", "8",
-                                      "-silprob", "0.01", "-bestpath", "no", "-cmn", "batch"},
-        warp);
+    Decoder decoder = decoderWith(listenerSettings(), warp);
     // words of the model, not fillers: the recogniser takes those for silence where it follows a path back,
     // and aborts where a word cannot be followed by silence
     for (const auto& [name, phone] : talkWords()) {
         ps_add_word(decoder.get(), name.c_str(), phone.c_str(), FALSE);
     }
     for (const std::string& word : words) {
-        char* known = ps_lookup_word(decoder.get(), word.c_str());
-        if (known == nullptr) {
-            ps_add_word(decoder.get(), word.c_str(), phonesFor(word).c_str(), FALSE);
-        }
-        ckd_free(known);
+        addToDictionary(decoder.get(), word, word);
     }
-    const ScratchFile file(arpa);
-    ngram_model_t* model = ngram_model_read(
-        ps_get_config(decoder.get()), file.path().c_str(), NGRAM_ARPA, ps_get_logmath(decoder.get()));
-    const bool set = model != nullptr && ps_set_lm(decoder.get(), kName, model) == 0
-        && ps_set_search(decoder.get(), kName) == 0;
-    if (model != nullptr) {
-        ngram_model_free(model);
-    }
-    if (!set) {
-        throw MediaError(kSpeechModelFolder,
-            wording::localized("media", "the recogniser does not take the words of the notes"));
+    if (ps_set_lm(decoder.get(), kName, model.get()) != 0 || ps_set_search(decoder.get(), kName) != 0) {
+        throw refused();
     }
     return decoder;
+}
+
+std::size_t Heard::notes() const
+{
+    std::set<std::size_t> notes;
+    for (const HeardWord& word : words) {
+        notes.insert(word.place.note);
+    }
+    return notes.size();
 }
 
 bool Heard::isReading() const
@@ -153,6 +204,24 @@ bool Heard::isInOrder() const
     const auto count = static_cast<double>(notes.size());
     return notes.size() >= kFew && static_cast<double>(readings) <= kAgain * count
         && count >= kShare * static_cast<double>(*notes.rbegin() - *notes.begin() + 1);
+}
+
+bool Heard::goesForward() const
+{
+    constexpr double kShare = 0.75;
+    std::size_t steps = 0;
+    std::size_t forward = 0;
+    std::optional<std::size_t> before;
+    for (const HeardWord& word : words) {
+        if (!word.place.after && word.place.word == 0) {
+            if (before) {
+                ++steps;
+                forward += word.place.note == *before + 1 ? 1 : 0;
+            }
+            before = word.place.note;
+        }
+    }
+    return static_cast<double>(forward) >= kShare * static_cast<double>(steps);
 }
 
 std::optional<double> logLikelihood(ps_decoder_t* decoder)

@@ -10,6 +10,8 @@
 #include <string>
 #include <vector>
 
+struct ngram_model_s;
+
 namespace brumefall::media {
 
 inline constexpr double kFrame_s = 0.01; ///< of the recogniser
@@ -27,10 +29,17 @@ enum class Means { of_utterance, so_far };
 /// normalisation; Lee & Rose, IEEE Transactions on Speech and Audio Processing 6 (1998), 49-60).
 [[nodiscard]] Decoder makeDecoder(Means means, double warp = 1.0);
 
-/// The same for a stream of any words that a model of pairs allows, given in the ARPA format: every word of
-/// it gets a pronunciation. What is none of them is heard as phones of talk ("++AH++"). Throws MediaError.
+/// A model of pairs of words, read from the ARPA format. Throws MediaError.
+using LanguageModel = std::shared_ptr<ngram_model_s>;
+[[nodiscard]] LanguageModel readModel(const std::string& arpa);
+
+/// The same for a stream of any words that `model` allows: every one of `words` gets its pronunciations. What
+/// is none of them is heard as phones of talk ("++AH++"). Throws MediaError.
 [[nodiscard]] Decoder makeListener(
-    const std::string& arpa, const std::vector<std::string>& words, double warp = 1.0);
+    const LanguageModel& model, const std::vector<std::string>& words, double warp = 1.0);
+
+/// `name` is said in the ways of `word`.
+void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::string& word);
 
 /// Held while a front end of the recogniser is made: what it warps by stands in variables of the whole
 /// process.
@@ -44,10 +53,13 @@ struct Heard {
     double notes_s = 0.0; ///< how much of it is said of the notes
     double talk_s = 0.0; ///< and how much is something else
 
+    [[nodiscard]] std::size_t notes() const; ///< how many different ones
     /// Most of what is said in it is the notes.
     [[nodiscard]] bool isReading() const;
     /// Notes that follow each other, few left out and few said again: chance does not make that.
     [[nodiscard]] bool isInOrder() const;
+    /// Nearly every note is followed by the next one: stricter than in order.
+    [[nodiscard]] bool goesForward() const;
 };
 
 /// What the decoder's best path holds, so far or at the end; its times are from `from_s` on.

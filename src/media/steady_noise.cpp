@@ -1,6 +1,7 @@
 #include "media/steady_noise.h"
 
 #include "media/ffmpeg.h"
+#include "media/loudness.h"
 
 extern "C" {
 #include <libavfilter/avfilter.h>
@@ -26,23 +27,16 @@ double floorOf(std::span<const std::int16_t> samples, int rate_hz)
     constexpr double kLeast_dB = -80.0;
     constexpr double kMost_dB = -20.0;
     constexpr std::size_t kFifth = 5;
-    const auto frame = static_cast<std::size_t>(rate_hz / 100);
-    std::vector<double> levels;
-    for (std::size_t at = 0; at + frame <= samples.size(); at += frame) {
-        double sum = 0.0;
-        for (const std::int16_t sample : samples.subspan(at, frame)) {
-            const double share = sample / 32768.0;
-            sum += share * share;
-        }
-        levels.push_back(10.0 * std::log10(sum / static_cast<double>(frame) + 1e-12));
-    }
+    auto levels = meanSquares(samples, rate_hz);
     if (levels.empty()) {
         return kLeast_dB;
     }
     const auto fifth = levels.begin() + static_cast<std::ptrdiff_t>(levels.size() / kFifth);
     std::nth_element(levels.begin(), fifth, levels.end());
     constexpr double kAbove_dB = 1.0; // or half of it stays
-    return std::clamp(*fifth + kAbove_dB, kLeast_dB, kMost_dB);
+    constexpr double kFullScale = 32768.0;
+    const double fifth_dB = 10.0 * std::log10(*fifth / (kFullScale * kFullScale) + 1e-12);
+    return std::clamp(fifth_dB + kAbove_dB, kLeast_dB, kMost_dB);
 }
 
 } // namespace

@@ -513,6 +513,23 @@ TEST_F(DraftPlacesTest, ALogThatCannotBeReadIsToldAndLeavesThem)
     EXPECT_TRUE(message().contains(QStringLiteral("stage.gpx"))) << message().toStdString();
 }
 
+/// What came out in the background does not take away what one may be reading.
+TEST_F(NotesTest, WhatGoesOnInTheBackgroundIsToldBesideAMessage)
+{
+    openDemo();
+    auto& document = window_->document();
+    emit document.message(QStringLiteral("30 places lie where the bends have them."));
+    emit document.goesOn(QStringLiteral("Finding the calls: 40 %"));
+    EXPECT_EQ(goesOn(), QStringLiteral("Finding the calls: 40 %"));
+    EXPECT_EQ(message(), QStringLiteral("30 places lie where the bends have them."));
+    emit document.goesOn({});
+    emit document.cameOut(QStringLiteral("stage.mkv is judged."));
+    EXPECT_EQ(goesOn(), QString());
+    EXPECT_EQ(message(), QStringLiteral("30 places lie where the bends have them.\nstage.mkv is judged."));
+    emit document.message(QStringLiteral("Something new."));
+    EXPECT_EQ(message(), QStringLiteral("Something new."));
+}
+
 TEST_F(NotesTest, ListeningIsStoppedByTheSameKey)
 {
     openDemo();

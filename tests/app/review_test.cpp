@@ -322,7 +322,7 @@ TEST_F(ReviewTest, AReadingIsKeptWithTheNotesThatItWasJudgedBy)
     std::filesystem::copy(stage_ / "takes" / "2030-03-09 19.02.47.flac", file);
     support::answerFileDialog(file);
     find<QPushButton>("importReading")->click();
-    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Finding the calls")); }, 20000));
+    ASSERT_TRUE(waitFor([&] { return goesOn().contains(QStringLiteral("Finding the calls")); }, 20000));
     document().setNotesText(QStringLiteral("left four 60"), QStringLiteral("edited meanwhile"));
     ASSERT_TRUE(waitFor([&] { return document().takes().size() == before + 1; }, 120000));
     EXPECT_EQ(document().takes().back().plan.notes.size(), notes);
@@ -336,10 +336,11 @@ TEST_F(ReviewTest, AReadingThatIsBeingJudgedDoesNotGoIntoAnotherStage)
     media::SoundWriter(file, sound.rate_hz).write(sound.samples);
     support::answerFileDialog(file);
     find<QPushButton>("importReading")->click();
-    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("Finding the calls")); }, 20000));
+    ASSERT_TRUE(waitFor([&] { return goesOn().contains(QStringLiteral("Finding the calls")); }, 20000));
     ASSERT_FALSE(document().create(QString::fromStdString((scratch_.path() / "Other").string())));
     ASSERT_TRUE(waitFor([] { return QThreadPool::globalInstance()->activeThreadCount() == 0; }, 60000));
     QTest::qWait(200); // what it would have told has come
+    EXPECT_EQ(goesOn(), QString()) << "nothing goes on in this stage";
     EXPECT_TRUE(document().takes().empty());
     EXPECT_FALSE(std::filesystem::exists(scratch_.path() / "Other" / "takes"));
 }

@@ -77,7 +77,7 @@ TEST_F(TakesTest, ThePageFollowsTheVoiceWhileItReads)
     QSignalSpy heard(&recorder(), &TakeRecorder::noteHeard);
     double behind_s = 1e9;
     record(47.0, 63.0, [&] {
-        ASSERT_TRUE(waitFor([&] { return page->behind_s().has_value(); }, 5000)) << "nobody was followed";
+        ASSERT_TRUE(waitFor([&] { return page->behind_s().has_value(); }, 12000)) << "nobody was followed";
         behind_s = *page->behind_s();
     });
     EXPECT_LT(std::abs(behind_s), 0.6) << "this reader keeps to the plan";

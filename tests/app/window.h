@@ -95,9 +95,12 @@ protected:
         return child;
     }
 
-    [[nodiscard]] QString message()
+    [[nodiscard]] QString message() { return lineOf(QStringLiteral("messageLine")); }
+    /// What the window says of the work in the background.
+    [[nodiscard]] QString goesOn() { return lineOf(QStringLiteral("goesOnLine")); }
+    [[nodiscard]] QString lineOf(const QString& name)
     {
-        auto* label = window_->findChild<QWidget*>(QStringLiteral("messageLine"));
+        auto* label = window_->findChild<QWidget*>(name);
         return label->isVisible() ? label->property("text").toString() : QString();
     }
 

@@ -270,19 +270,29 @@ TEST_F(MainWindowTest, ReadsAMinuteAndFindsInReviewExactlyTheFaultsThatWereMade)
     }
     EXPECT_GE(judged_notes, 10);
 
-    // the clock of the recording and that of the video: every read note stands where the reader put it
+    // the clock of the recording and that of the video: every read note stands where the reader put it, but
+    // for what the video's clock was off when the reader began, which is told only where it is more
+    constexpr double kUntold_s = 0.25;
     std::vector<double> errors;
     const auto& reading = window_->read().lastReading();
     for (const auto& truth : reading.truth) {
         for (const auto& verdict : take->verdicts) {
             if (verdict.id == truth.id && truth.read && verdict.timing != take::Timing::missed) {
-                errors.push_back(std::abs(verdict.start_s - (truth.span.start_s + reading.from_s)));
+                errors.push_back(verdict.start_s - (truth.span.start_s + reading.from_s));
             }
         }
     }
-    std::sort(errors.begin(), errors.end());
     ASSERT_FALSE(errors.empty());
-    EXPECT_TRUE(!even || errors[errors.size() / 2] < 0.06) << errors[errors.size() / 2];
+    const auto median = [](std::vector<double> values) {
+        std::sort(values.begin(), values.end());
+        return values[values.size() / 2];
+    };
+    const double began_off_s = median(errors);
+    EXPECT_TRUE(!even || std::abs(began_off_s) < kUntold_s) << began_off_s;
+    for (double& error : errors) {
+        error = std::abs(error - began_off_s);
+    }
+    EXPECT_TRUE(!even || median(errors) < 0.06) << median(errors);
 
     // a click on a row plays that stretch
     auto* table = find<QTableView>("verdictTable");

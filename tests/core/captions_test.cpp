@@ -38,6 +38,27 @@ TEST(Captions, AFewWordsThatAreRightAreLeftAlone)
     }
 }
 
+TEST(Captions, WhatMayBeTalkIsInDoubtAndItsOtherReadingIsNoNote)
+{
+    const auto said = [](double second_sure) {
+        return draftNotes({{1.0, 3.0, 1, "left four fifty.", {{0, 1.0}, {5, 1.5}, {10, 2.0}}},
+            {5.0, 7.0, 2, "right three sixty.", {{0, 5.0}, {6, 5.5, second_sure}, {12, 6.0}}}});
+    };
+    const auto sure = said(1.0);
+    auto draft = said(0.3);
+    ASSERT_EQ(draft.calls.size(), 2U);
+    EXPECT_NEAR(draft.calls[0].confidence(), sure.calls[0].confidence(), 1e-9);
+    EXPECT_NEAR(draft.calls[1].confidence(), 0.3 * sure.calls[1].confidence(), 1e-9);
+    EXPECT_NE(draft.calls[1].notes[0].doubt.find("talk"), std::string::npos) << draft.calls[1].notes[0].doubt;
+    const auto doubted = captions::noteInDoubt(draft.calls[1]);
+    ASSERT_TRUE(doubted);
+    captions::takeOther(draft.calls[1], *doubted);
+    EXPECT_EQ(draft.calls[1].text, "");
+    EXPECT_EQ(captions::understandDraft(draft).calls.size(), 1U) << "it was talk";
+    captions::takeOther(draft.calls[1], *doubted);
+    EXPECT_EQ(draft.calls[1].text, "right three sixty");
+}
+
 TEST(Captions, ReadsTheThreeKindsAlike)
 {
     const auto srt = readCues(

@@ -9,36 +9,24 @@
 
 using namespace brumefall;
 
-namespace {
-
-double probability(const notes::Succession& model, const std::string& first, const std::string& next)
-{
-    for (const auto& pair : model.pairs) {
-        if (model.words[pair.first] == first && model.words[pair.next] == next) {
-            return pair.probability;
-        }
-    }
-    return 0.0;
-}
-
-} // namespace
-
 TEST(Succession, AGradeComesWhereTheSchoolSaysIt)
 {
     const auto direction_first = notes::succession(notes::Order::direction_first);
     const auto number_first = notes::succession(notes::Order::number_first);
-    EXPECT_GT(probability(direction_first, "left", "four"), 3.0 * probability(number_first, "left", "four"));
-    EXPECT_GT(probability(number_first, "four", "left"), 1.5 * probability(direction_first, "four", "left"));
+    EXPECT_GT(
+        direction_first.probabilityOf("left", "four"), 3.0 * number_first.probabilityOf("left", "four"));
+    EXPECT_GT(
+        number_first.probabilityOf("four", "left"), 1.5 * direction_first.probabilityOf("four", "left"));
     const auto either = notes::succession({});
-    EXPECT_GT(probability(either, "left", "four"), 0.0);
-    EXPECT_GT(probability(either, "four", "left"), 0.0);
+    EXPECT_GT(either.probabilityOf("left", "four"), 0.0);
+    EXPECT_GT(either.probabilityOf("four", "left"), 0.0);
 }
 
 TEST(Succession, PhrasesHoldTogetherAndThingsComeAfterWhatRelatesThem)
 {
     const auto model = notes::succession(notes::Order::direction_first);
-    EXPECT_GT(probability(model, "don't", "cut"), 0.5);
-    EXPECT_GT(probability(model, "over", "crest"), 10.0 * probability(model, "over", "left"));
+    EXPECT_GT(model.probabilityOf("don't", "cut"), 0.5);
+    EXPECT_GT(model.probabilityOf("over", "crest"), 10.0 * model.probabilityOf("over", "left"));
     EXPECT_GT(model.shareOf("left"), model.shareOf("chicane"));
     EXPECT_GT(model.shareOf("very"), 0.0);
 }
@@ -60,13 +48,24 @@ TEST(Succession, TheSharesAndWhatFollowsAWordAreProbabilities)
     EXPECT_LE(std::accumulate(model.begins.begin(), model.begins.end(), 0.0), 1.0 + 1e-9);
 }
 
+TEST(Succession, APairIsAsLikelyAsItIsListed)
+{
+    const auto model = notes::succession(notes::Order::direction_first);
+    for (const auto& pair : model.pairs) {
+        ASSERT_EQ(model.probabilityOf(model.words[pair.first], model.words[pair.next]), pair.probability);
+    }
+    EXPECT_GT(model.probabilityOf("left", "four"), model.probabilityOf("left", "left"));
+    EXPECT_EQ(model.probabilityOf("left", "potatoes"), 0.0);
+    EXPECT_EQ(model.probabilityOf("potatoes", "left"), 0.0);
+}
+
 TEST(Succession, TheCrewsOwnWordsAreExpectedToo)
 {
     notes::Style style;
     style.words = {{"bullet", "six"}};
     const auto model = notes::succession(notes::Order::direction_first, style);
     EXPECT_GT(model.shareOf("bullet"), 0.0);
-    EXPECT_GT(probability(model, "left", "bullet"), 0.0) << "where its meaning would be said";
+    EXPECT_GT(model.probabilityOf("left", "bullet"), 0.0) << "where its meaning would be said";
     EXPECT_EQ(notes::succession({}).shareOf("bullet"), 0.0);
 }
 

@@ -131,6 +131,36 @@ TEST(Aligner, ACountdownAndTalkBetweenCallsHideNothingAndAreNoNotes)
     }
 }
 
+/// The driver sits farther from the microphone and never stops.
+TEST(Aligner, ADriverWhoTalksAllAlongHidesNothing)
+{
+    const auto plan = demoPlan();
+    auto reading = media::readAloud(plan, {}, 5, -3.0, 60.0);
+    std::vector<std::int16_t> talk;
+    for (int i = 0; talk.size() < reading.sound.samples.size(); ++i) {
+        const auto some =
+            media::sayAtRate(i % 2 == 0 ? "that was a bit close to the bank there, the brakes feel good"
+                                        : "watch the temperature for me, there is no need to hurry",
+                180);
+        talk.insert(talk.end(), some.samples.begin(), some.samples.end());
+        talk.resize(talk.size() + static_cast<std::size_t>(some.rate_hz) / 3);
+    }
+    for (std::size_t i = 0; i < reading.sound.samples.size(); ++i) {
+        reading.sound.samples[i] = static_cast<std::int16_t>(0.8 * reading.sound.samples[i] + 0.2 * talk[i]);
+    }
+    const auto found = media::align(reading.sound, take::expectedNotes(plan)).notes;
+    std::size_t read = 0;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        read +=
+            found[k].read && std::abs(found[k].span.start_s - reading.truth[k].span.start_s) < 0.3 ? 1 : 0;
+        EXPECT_TRUE(found[k].repeats.empty()) << plan.notes[k].spoken;
+    }
+    EXPECT_GE(read + 1, reading.truth.size());
+    for (std::size_t k = reading.truth.size() + 1; k < found.size(); ++k) {
+        EXPECT_FALSE(found[k].read) << "nobody came as far as " << plan.notes[k].spoken;
+    }
+}
+
 TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
 {
     const auto plan = demoPlan();
@@ -277,6 +307,30 @@ TEST(Aligner, AMisreadDirectionIsToldInAVoiceThatTheModelKnowsIll)
 }
 
 /// The second take of an evening: another voice was heard between.
+/// Talk that is taken for notes jumps about among them.
+TEST(SpeechDecoder, NotesOneAfterTheOtherGoForwardAndThoseThatJumpDoNot)
+{
+    const auto heard = [](std::initializer_list<std::size_t> notes) {
+        media::Heard out;
+        for (const std::size_t note : notes) {
+            for (const std::size_t word : {0U, 1U}) {
+                out.words.push_back({{note, word, false, 0}, {}, {}, 0.0});
+            }
+            out.words.push_back({{note, 0, true, 0}, {}, {}, 0.0}); // its distance
+        }
+        return out;
+    };
+    EXPECT_TRUE(heard({7, 8, 9, 10, 11}).goesForward());
+    EXPECT_TRUE(heard({7, 8, 9, 10, 11, 13}).goesForward()) << "one was left out";
+    EXPECT_FALSE(heard({7, 8, 10, 10, 12, 13, 20}).goesForward());
+    EXPECT_FALSE(heard({53, 53, 54, 53}).goesForward());
+    EXPECT_TRUE(heard({}).goesForward()) << "nothing jumps where nothing is";
+    EXPECT_EQ(heard({53, 53, 54, 53}).notes(), 2U);
+    EXPECT_TRUE(heard({7, 8, 9, 10}).isInOrder());
+    EXPECT_FALSE(heard({7, 8, 9}).isInOrder()) << "too few";
+    EXPECT_FALSE(heard({7, 17, 27, 37}).isInOrder()) << "most are missing between them";
+}
+
 TEST(SpeechDecoder, AShortThroatIsHeardAsOneHoweverManyVoicesCameBefore)
 {
     media::VoiceStyle voice;

@@ -10,6 +10,10 @@
 
 #include <gtest/gtest.h>
 
+#include <set>
+#include <string>
+#include <vector>
+
 using namespace brumefall;
 using captions::readCues;
 
@@ -71,6 +75,17 @@ INSTANTIATE_TEST_SUITE_P(BySound, Misheard,
     testing::Values(Heard{"left four tightins two", "left four tightens two"},
         Heard{"kaution left three", "caution left three"},
         Heard{"right five ovver crest", "right five over crest"}));
+
+TEST(Pronunciations, AWordHasTheWaysOfTheDictionaryOrTheVoicesOwn)
+{
+    EXPECT_EQ(media::waysToSay("left"), std::vector<std::string>{"L EH F T"});
+    const auto ways = media::waysToSay("the");
+    EXPECT_GT(ways.size(), 1U);
+    EXPECT_LE(ways.size(), 3U);
+    EXPECT_EQ(std::set<std::string>(ways.begin(), ways.end()).size(), ways.size());
+    EXPECT_EQ(media::waysToSay("hobbleskreeve").size(), 1U) << "in no dictionary";
+    EXPECT_FALSE(media::waysToSay("hobbleskreeve").front().empty());
+}
 
 TEST(Captions, TheDemosImportToItsNotesButForAHandful)
 {

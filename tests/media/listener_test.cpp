@@ -160,7 +160,7 @@ TEST(Listener, AnEngineAloneIsNoWords)
 TEST(Listener, AnOnboardInWhichNobodySpeaksIsNoNotes)
 {
     auto onboard = media::decodeSound(kDemo / "media" / "stage.mkv", media::kAlignRate_hz);
-    media::keepSpan(onboard, 0.0, 50.0);
+    onboard = media::spanOf(onboard, 0.0, 50.0);
     EXPECT_FALSE(captions::isReading(draftOf(media::listen(std::move(onboard), {}))));
 }
 
@@ -168,4 +168,31 @@ TEST(Listener, ItStopsWhenItIsAskedTo)
 {
     const auto reading = media::readAloud(planOf(kStage), {}, 3);
     EXPECT_TRUE(media::listen(reading.sound, {}, [](double) { return false; }).empty());
+}
+
+/// Two seconds of another's voice between two calls, more than once.
+TEST(Listener, AShortRemarkIsTalkToo)
+{
+    const auto reading = media::readAloud(planOf(kStage), {}, 3);
+    media::VoiceStyle other;
+    other.variant = "en-us+m3";
+    media::Sound all{{}, reading.sound.rate_hz};
+    const std::vector<std::int16_t> silence(static_cast<std::size_t>(all.rate_hz) / 2, 0);
+    const auto add = [&](const media::Sound& said) {
+        all.samples.insert(all.samples.end(), silence.begin(), silence.end());
+        all.samples.insert(all.samples.end(), said.samples.begin(), said.samples.end());
+        return all.duration_s() - said.duration_s();
+    };
+    add(reading.sound);
+    const double bird_s = add(media::sayAtRate("did you see that big bird on the wall", 200, other));
+    add(reading.sound);
+    const double visor_s =
+        add(media::sayAtRate("my visor is steaming up again can you see anything", 200, other));
+    const auto draft = draftOf(media::listen(all, {}));
+    for (const double at_s : {bird_s, visor_s}) {
+        EXPECT_TRUE(std::any_of(draft.talk.begin(), draft.talk.end(), [&](const auto& talk) {
+            return std::abs(talk.at_s - at_s) < 1.0;
+        })) << at_s;
+    }
+    EXPECT_EQ(headsOf(draft).size(), 2 * kHeads.size()) << "all the notes, and no other";
 }

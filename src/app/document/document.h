@@ -173,6 +173,10 @@ signals:
     void takesChanged();
     void currentNoteChanged(const QString& id);
     void message(const QString& text);
+    /// What goes on in the background, beside any message; empty when it is over.
+    void goesOn(const QString& what);
+    /// What became of something in the background, after the message that is shown.
+    void cameOut(const QString& text);
     /// Whoever holds something typed that is not in the document yet gives it now.
     void flushWanted();
     void saved();

@@ -529,7 +529,7 @@ void NotesWorkspace::listenTo(const QString& file)
             constexpr double kDecoding = 0.05;
             auto sound = media::decodeSound(
                 path, media::kAlignRate_hz, [&](double share) { return progress(kDecoding * share); });
-            media::keepSpan(sound, from_s, to_s);
+            sound = media::spanOf(sound, from_s, to_s);
             auto cues = media::listen(
                 std::move(sound), style,
                 [&](double share) { return progress(kDecoding + (1.0 - kDecoding) * share); },
@@ -551,7 +551,11 @@ void NotesWorkspace::listenTo(const QString& file)
             auto draft =
                 captions::draftNotes(*cues.value, document_.stage().style, media::englishPronunciations());
             if (!captions::isReading(draft)) {
-                emit document_.message(tr("Nobody reads notes in %1: the notes are as they were.").arg(name));
+                emit document_.message((cues.value->empty()
+                        ? tr("No speech is heard in %1: the notes are as they were.")
+                        : tr("Nobody reads notes in %1, or none that can be made out: the notes are as "
+                             "they were."))
+                                           .arg(name));
                 return;
             }
             emit document_.message({});

@@ -36,14 +36,25 @@ void LiveSearch::hear(const QByteArray& bytes)
 
 void LiveSearch::search(const QByteArray& bytes)
 {
+    const auto samples = samplesOf(bytes);
+    recorded_.samples.insert(recorded_.samples.end(), samples.begin(), samples.end());
     try {
         if (!aligner_) {
             aligner_ = std::make_unique<media::LiveAligner>(expected_);
         }
-        aligner_->hear(samplesOf(bytes));
+        aligner_->hear(samples);
+        searched_ = recorded_.samples.size();
     } catch (const media::MediaError&) {
         // said at the end
     }
+}
+
+const media::Sound& LiveSearch::recorded()
+{
+    const QByteArray rest = std::exchange(waiting_, {});
+    const auto samples = samplesOf(rest);
+    recorded_.samples.insert(recorded_.samples.end(), samples.begin(), samples.end());
+    return recorded_;
 }
 
 std::vector<take::FoundNote> LiveSearch::finish(const media::Progress& progress)
@@ -51,7 +62,7 @@ std::vector<take::FoundNote> LiveSearch::finish(const media::Progress& progress)
     if (!aligner_) {
         aligner_ = std::make_unique<media::LiveAligner>(expected_);
     }
-    aligner_->add(samplesOf(waiting_));
+    aligner_->add(std::span(recorded().samples).subspan(searched_));
     return aligner_->finish(progress);
 }
 

@@ -3,6 +3,8 @@
 #pragma once
 
 #include "media/aligner.h"
+#include "media/condense.h"
+#include "media/sound.h"
 
 #include <QByteArray>
 #include <QThreadPool>
@@ -19,8 +21,9 @@ public:
 
     /// 16-bit samples at media::kRecordingRate_hz. Returns at once; never from two threads.
     void hear(const QByteArray& bytes);
-    /// What was found; called in the pool, after all that was heard. Throws MediaError where the acoustic
-    /// model is missing.
+    /// All that was heard, as it was recorded; called in the pool, after all of it.
+    [[nodiscard]] const media::Sound& recorded();
+    /// What was found; called there too. Throws MediaError where the acoustic model is missing.
     [[nodiscard]] std::vector<take::FoundNote> finish(const media::Progress& progress);
 
 private:
@@ -29,6 +32,8 @@ private:
     std::vector<media::ExpectedNote> expected_;
     QThreadPool& pool_;
     std::unique_ptr<media::LiveAligner> aligner_;
+    media::Sound recorded_{{}, media::kAlignRate_hz}; ///< without what waits
+    std::size_t searched_ = 0; ///< samples of it
     QByteArray waiting_; ///< too little yet to be worth a task
 };
 

@@ -1,9 +1,6 @@
 #include "read/take_recorder.h"
 
-#include "media/aligner.h"
-#include "media/echo.h"
 #include "read/latency_check.h"
-#include "stage/folder.h"
 
 #include <QDateTime>
 
@@ -31,9 +28,11 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
     : QObject(parent)
     , document_(document)
     , transport_(transport)
+    , judge_(document, this)
 {
-    pool_.setMaxThreadCount(1);
-    live_pool_.setMaxThreadCount(1);
+    connect(&judge_, &TakeJudge::judging, this, &TakeRecorder::judging);
+    connect(&judge_, &TakeJudge::judged, this, &TakeRecorder::judged);
+    connect(&judge_, &TakeJudge::failed, this, &TakeRecorder::failed);
     connect(&follower_, &VoiceFollower::told, this, [this](int note, double end_s) {
         const auto& notes = recording_.take.plan.notes;
         if (running_ && static_cast<std::size_t>(note) < notes.size()) {
@@ -68,7 +67,7 @@ TakeRecorder::~TakeRecorder()
     if (input_) {
         input_->stop();
     }
-    judging_.clear(); // what is not judged now is at the next start
+    judge_.stop();
 }
 
 double TakeRecorder::recorded_s() const
@@ -162,9 +161,9 @@ void TakeRecorder::begin()
     running_ = true;
     recording_.take.clock = {stageTime(), transport_.rate()};
     heard_ = std::make_shared<LiveSearch>(
-        take::expectedNotes(recording_.take.plan, recording_.take.clock), live_pool_);
+        take::expectedNotes(recording_.take.plan, recording_.take.clock), judge_.livePool());
     // kept from the start, and before its sound, so that a crash loses the verdicts only
-    keep(recording_);
+    judge_.keep(recording_);
     try {
         const auto file = recording_.folder / "takes" / recording_.take.audio;
         std::error_code ignored;
@@ -248,9 +247,9 @@ void TakeRecorder::keepClock()
         return;
     }
     clock_kept_s_ = recorded_s;
-    Work now = recording_;
+    TakeJudge::Work now = recording_;
     now.take.clock = heardClock();
-    keep(now);
+    judge_.keep(now);
 }
 
 take::Clock TakeRecorder::heardClock() const
@@ -407,8 +406,8 @@ void TakeRecorder::stop()
         emit discarded();
         return;
     }
-    keep(recording_);
-    judge(recording_, std::exchange(heard_, {}), std::exchange(played_, {}));
+    judge_.keep(recording_);
+    judge_.judge(recording_, std::exchange(heard_, {}), std::exchange(played_, {}));
     // once it is judged already: a practice goes on all the same
     if (lost_s_ > 0.0) {
         emit failed(tr("%1 lost %2 s of sound in this take; what followed keeps its time.")
@@ -427,12 +426,14 @@ void TakeRecorder::discard()
     }
     endRecording();
     heard_.reset();
+    decoding_ = {};
+    played_.reset();
     const bool begun = std::exchange(running_, false);
     if (begun && recording_.take.recorded_s < kShortest_s) {
         throwAway();
     } else if (begun) {
-        keep(recording_);
-        if (isHere(recording_)) {
+        judge_.keep(recording_);
+        if (judge_.isHere(recording_)) {
             document_.removeTake(QString::fromStdString(recording_.take.name));
         }
     }
@@ -443,72 +444,16 @@ void TakeRecorder::throwAway()
 {
     std::error_code ignored;
     std::filesystem::remove(recording_.folder / "takes" / recording_.take.audio, ignored);
-    if (isHere(recording_)) {
+    if (judge_.isHere(recording_)) {
         document_.forgetTake(recording_.take.name);
     } else {
         std::filesystem::remove(recording_.folder / "takes" / (recording_.take.name + ".json"), ignored);
     }
 }
 
-void TakeRecorder::judgeAgain(const stage::Take& take)
-{
-    Work work{take, document_.folder(), {}, 0.0};
-    if (const auto* pass = document_.pass(); pass != nullptr && pass->name == take.pass) {
-        work.video = document_.mediaFile().toStdString();
-        work.go_s = pass->go_s;
-    }
-    if (work.take.pace.empty()) { // of an older version
-        work.take.pace = document_.prepared().placement.pace;
-    }
-    judge(std::move(work));
-}
-
-void TakeRecorder::judgeWhatWasLeft()
-{
-    const auto takes = document_.takes();
-    for (const stage::Take& take : takes) {
-        std::error_code ignored;
-        if (take.found.empty() && take.verdicts.empty() && !take.pace.empty()
-            && std::filesystem::exists(document_.folder() / "takes" / take.audio, ignored)) {
-            judgeAgain(take);
-        }
-    }
-}
-
 double TakeRecorder::stageTime() const
 {
     return laid_.stageTime(transport_.player().position_s());
-}
-
-bool TakeRecorder::isHere(const Work& work) const
-{
-    if (work.folder == document_.folder()) {
-        return true;
-    }
-    std::error_code ignored; // an unnamed stage's takes go along where it gets its name
-    return !std::filesystem::exists(work.folder, ignored) && keptTake(work.take.name) != nullptr;
-}
-
-const stage::Take* TakeRecorder::keptTake(const std::string& name) const
-{
-    const auto& takes = document_.takes();
-    const auto kept =
-        std::find_if(takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name; });
-    return kept == takes.end() ? nullptr : &*kept;
-}
-
-bool TakeRecorder::isJudging(const std::string& take) const
-{
-    return judging_.contains(document_.folder() / take);
-}
-
-void TakeRecorder::keep(const Work& work)
-{
-    if (isHere(work)) {
-        document_.keepTake(work.take);
-        return;
-    }
-    document_.keepTakeOf(work.folder, work.take);
 }
 
 void TakeRecorder::decodeVideo()
@@ -527,81 +472,6 @@ void TakeRecorder::decodeVideo()
                 played_ = std::make_shared<const media::Sound>(std::move(*sound.value));
             }
         });
-}
-
-std::optional<media::Sound> TakeRecorder::withoutVideo(
-    const Work& work, std::shared_ptr<const media::Sound> played, const media::Progress& progress)
-{
-    const bool recorded_here = !work.take.way.empty();
-    if (!recorded_here || work.video.empty() || work.take.clock.rate != 1.0) {
-        return {};
-    }
-    try {
-        if (!played) {
-            played = std::make_shared<const media::Sound>(
-                media::decodeSound(work.video, media::kAlignRate_hz, progress));
-        }
-        return media::withoutPlayed(
-            media::decodeSound(work.folder / "takes" / work.take.audio, media::kAlignRate_hz), *played,
-            work.take.clock.offset_s + work.go_s);
-    } catch (const media::MediaError&) {
-        return {}; // a video without sound brings none into the recording
-    }
-}
-
-void TakeRecorder::judge(
-    Work work, const std::shared_ptr<LiveSearch>& heard, const std::shared_ptr<const media::Sound>& played)
-{
-    const auto key = work.folder / work.take.name;
-    if (judging_.contains(key)) {
-        return;
-    }
-    emit judging(0.0);
-    judging_[key] = inBackground(
-        this,
-        [work, heard, played](const media::Progress& progress) mutable {
-            stage::Take& take = work.take;
-            const auto alone = withoutVideo(work, played, progress);
-            if (heard && !alone) { // most of it was heard while it was read
-                take.found = heard->finish(progress);
-            } else {
-                const auto sound = alone
-                    ? *alone
-                    : media::decodeSound(work.folder / "takes" / take.audio, media::kAlignRate_hz, progress);
-                take.recorded_s = sound.duration_s();
-                take.found = media::align(sound, take::expectedNotes(take.plan, take.clock), progress).notes;
-            }
-            take.verdicts = stage::judge(take, take.pace);
-            return work;
-        },
-        [this, work](Outcome<Work> outcome) {
-            finishJudging(outcome.value ? std::move(*outcome.value) : work, outcome.why);
-        },
-        [this](double share) { emit judging(share); }, heard ? &live_pool_ : &pool_);
-}
-
-void TakeRecorder::finishJudging(Work work, const QString& why)
-{
-    judging_.erase(work.folder / work.take.name);
-    const bool here = isHere(work);
-    const stage::Take* kept = here ? keptTake(work.take.name) : nullptr;
-    if (here && kept == nullptr) {
-        emit judging(1.0); // it was thrown away meanwhile
-        return;
-    }
-    if (here) { // what was said of it meanwhile stays
-        work.take.remarks = kept->remarks;
-        work.take.pass = kept->pass;
-    }
-    if (!why.isEmpty()) {
-        emit failed(tr("The recording is kept, but its calls were not found. %1").arg(why));
-    } else {
-        keep(work);
-    }
-    emit judging(1.0);
-    if (here) {
-        emit judged(QString::fromStdString(work.take.name));
-    }
 }
 
 } // namespace brumefall::app

@@ -6,6 +6,7 @@
 #include "media/input.h"
 #include "media/sound_file.h"
 #include "read/live_search.h"
+#include "read/take_judge.h"
 #include "read/voice_follower.h"
 #include "widgets/background.h"
 #include "widgets/transport.h"
@@ -14,7 +15,6 @@
 #include <QObject>
 #include <QTimer>
 
-#include <map>
 #include <memory>
 #include <optional>
 
@@ -51,16 +51,16 @@ public:
     [[nodiscard]] bool isPaused() const { return paused_; }
     [[nodiscard]] bool isRecording() const { return input_ != nullptr; }
     /// A take is being judged, or this one.
-    [[nodiscard]] bool isJudging() const { return !judging_.empty(); }
-    [[nodiscard]] bool isJudging(const std::string& take) const;
+    [[nodiscard]] bool isJudging() const { return judge_.isJudging(); }
+    [[nodiscard]] bool isJudging(const std::string& take) const { return judge_.isJudging(take); }
     /// The take that was recorded last.
     [[nodiscard]] const std::string& lastTake() const { return recording_.take.name; }
     [[nodiscard]] double recorded_s() const;
 
     /// Looks for the calls of a kept take again, or for the first time after a crash.
-    void judgeAgain(const stage::Take& take);
+    void judgeAgain(const stage::Take& take) { judge_.judgeAgain(take); }
     /// The same for every take of the open stage that was recorded and never judged.
-    void judgeWhatWasLeft();
+    void judgeWhatWasLeft() { judge_.judgeWhatWasLeft(); }
 
 signals:
     void started();
@@ -87,19 +87,6 @@ private:
     void throwAway();
     /// By how much the video lost time against the recording.
     [[nodiscard]] double stoodStill_s() const;
-    /// All that a take needs to be judged and kept, whatever is open by then.
-    struct Work {
-        stage::Take take;
-        std::filesystem::path folder; ///< of its stage
-        std::filesystem::path video; ///< that it was read along; empty for none
-        double go_s = 0.0; ///< in that
-    };
-    /// `played` is the video's sound, where it is decoded already.
-    void judge(Work work, const std::shared_ptr<LiveSearch>& heard = {},
-        const std::shared_ptr<const media::Sound>& played = {});
-    /// What of the recording is the reader, where a loudspeaker brought the video's sound into it too.
-    [[nodiscard]] static std::optional<media::Sound> withoutVideo(
-        const Work& work, std::shared_ptr<const media::Sound> played, const media::Progress& progress);
     void decodeVideo();
     void endRecording();
     /// Sound that the device lost is silence in the recording, so that what follows keeps its time.
@@ -109,13 +96,6 @@ private:
     void write(std::span<const std::int16_t> samples);
     /// The first sound after a pause goes where the clock has it.
     [[nodiscard]] std::span<const std::int16_t> fitted(std::span<const std::int16_t> samples);
-    /// Keeps it where it belongs: in the open stage, or in the folder of the one that was open.
-    void keep(const Work& work);
-    void finishJudging(Work work, const QString& why);
-    /// Its stage is the one that is open.
-    [[nodiscard]] bool isHere(const Work& work) const;
-    /// Null where the open stage has no such take.
-    [[nodiscard]] const stage::Take* keptTake(const std::string& name) const;
     [[nodiscard]] double stageTime() const;
 
     struct Pair {
@@ -129,7 +109,7 @@ private:
     std::unique_ptr<media::VoiceInput> input_;
     std::unique_ptr<media::SoundWriter> writer_;
     QTimer waiting_;
-    Work recording_;
+    TakeJudge::Work recording_;
     VoiceFollower follower_;
     Transport::Laid laid_; ///< of the video, since the take began
     std::vector<Pair> pairs_;
@@ -150,9 +130,7 @@ private:
     std::shared_ptr<LiveSearch> heard_; ///< what was found of the take so far
     std::shared_ptr<const media::Sound> played_; ///< the sound of its video, once it is decoded
     Job decoding_;
-    QThreadPool pool_; ///< one take after another
-    QThreadPool live_pool_; ///< the take that is read
-    std::map<std::filesystem::path, Job> judging_; ///< takes, by stage folder and name
+    TakeJudge judge_;
 };
 
 /// A name for a take made now, also its file name: "2030-03-09 19.02.47".

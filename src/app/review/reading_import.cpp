@@ -45,7 +45,7 @@ void ReadingImport::take(const QString& file)
     take.reader = QFileInfo(file).fileName().toStdString();
     take.plan = document_.prepared().plan;
     take.pace = document_.prepared().placement.pace;
-    emit document_.message(tr("Finding the calls in %1\u2026").arg(QFileInfo(file).fileName()));
+    emit document_.goesOn(tr("Finding the calls in %1\u2026").arg(QFileInfo(file).fileName()));
     importing_ = inBackground(
         this,
         [prepared = document_.prepared(), file, onboard = document_.mediaFile(),
@@ -58,10 +58,11 @@ void ReadingImport::take(const QString& file)
             return Imported{std::move(sound), std::move(reading)};
         },
         [this, file, take = std::move(take)](Outcome<Imported> imported) {
+            emit document_.goesOn({});
             if (!imported.value) {
-                emit document_.message(imported.why);
+                emit document_.cameOut(imported.why);
             } else if (imported.value->reading.laid_by == media::LaidBy::nothing) {
-                emit document_.message(tr("%1 is not judged: %2.")
+                emit document_.cameOut(tr("%1 is not judged: %2.")
                                            .arg(QFileInfo(file).fileName(),
                                                QString::fromStdString(imported.value->reading.says)));
             } else {
@@ -69,9 +70,9 @@ void ReadingImport::take(const QString& file)
             }
         },
         [this, file](double share) {
-            emit document_.message(tr("Finding the calls in %1: %2 %")
-                                       .arg(QFileInfo(file).fileName())
-                                       .arg(std::lround(100.0 * share)));
+            emit document_.goesOn(tr("Finding the calls in %1: %2 %")
+                                      .arg(QFileInfo(file).fileName())
+                                      .arg(std::lround(100.0 * share)));
         });
 }
 
@@ -92,12 +93,12 @@ void ReadingImport::keep(stage::Take take, const media::Sound& sound, const medi
         writer.write(sound.samples);
         writer.close();
     } catch (const media::MediaError& error) {
-        emit document_.message(QString::fromStdString(error.what()));
+        emit document_.cameOut(QString::fromStdString(error.what()));
         return;
     }
     document_.keepTake(take);
     emit kept(QString::fromStdString(take.name));
-    emit document_.message(
+    emit document_.cameOut(
         tr("%1 is judged: %2.")
             .arg(QString::fromStdString(take.reader), QString::fromStdString(reading.says)));
 }

@@ -17,6 +17,7 @@ struct Cue {
     struct Timed {
         std::size_t byte;
         double at_s;
+        double sure = 1.0; ///< how likely it is a word of notes and not of talk, 0 to 1
     };
     std::vector<Timed> times{};
 };

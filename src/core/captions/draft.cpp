@@ -179,11 +179,27 @@ private:
                 draft.otherwise = textOf(note, least);
             }
         }
+        doubtTalk(draft, note);
         call.notes.push_back(std::move(draft));
         call.end_s = endOf(note.last_word);
         before_word_ = note.first_word;
         before_is_corner_ = note.corner;
         before_wants_number_ = note.parts.back()->part == Part::shape && note.distance.empty();
+    }
+
+    /// What may be talk is not surer than that; where nothing else is as doubtful, its other reading is none.
+    void doubtTalk(DraftNote& draft, const ReadNote& note) const
+    {
+        constexpr double kDoubt = 0.8;
+        double sure = 1.0;
+        for (std::size_t w = note.first_word; w < note.last_word; ++w) {
+            sure = std::min(sure, words_[w].sure);
+        }
+        if (sure < kDoubt && sure < draft.sure) {
+            draft.doubt = heardIn(note.first_word, note.last_word) + ", or talk?";
+            draft.otherwise = "";
+        }
+        draft.sure *= sure;
     }
 
     /// The note's words with what joins it; those of `doubted` as they may be instead.
@@ -425,7 +441,7 @@ bool isReading(const Draft& draft)
 {
     constexpr int kFew = 4;
     constexpr double kSure = 0.75; // what is made of talk is hardly ever read as likely as that
-    constexpr double kShare = 0.35;
+    constexpr double kShare = 0.5;
     int notes = 0;
     int sure = 0;
     int corners = 0;

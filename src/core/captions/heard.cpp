@@ -152,6 +152,7 @@ private:
         const double at_s = std::prev(after)->at_s;
         for (std::size_t i = first; i < words_.size(); ++i) {
             words_[i].at_s = at_s;
+            words_[i].sure = std::prev(after)->sure;
         }
         constexpr double kSyllable_s = 0.25;
         constexpr double kBreath_s = 0.8;
@@ -192,7 +193,7 @@ private:
     void push(std::string word, int line, Pause pause)
     {
         if (word != "-" && word != "+") {
-            words_.push_back({std::move(word), pause, line, 0.0});
+            words_.push_back({std::move(word), pause, line});
         }
     }
 

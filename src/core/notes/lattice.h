@@ -18,6 +18,7 @@ struct HeardWord {
     Pause pause = Pause::none; ///< before it
     int line = 0; ///< of the file
     double at_s = 0.0; ///< in the media
+    double sure = 1.0; ///< how likely it is a word of notes and not of talk, 0 to 1
 };
 
 /// How a stretch of words came to be read as it is.

@@ -9,6 +9,7 @@
 #include <cmath>
 #include <cstdio>
 #include <map>
+#include <numeric>
 #include <span>
 #include <utility>
 
@@ -159,10 +160,31 @@ std::vector<Phrase> phrasesOf(const Style& style)
 
 } // namespace
 
-double Succession::shareOf(std::string_view word) const
+std::optional<std::size_t> Succession::indexOf(std::string_view word) const
 {
     const auto at = std::lower_bound(words.begin(), words.end(), word);
-    return at == words.end() || *at != word ? 0.0 : share[static_cast<std::size_t>(at - words.begin())];
+    return at == words.end() || *at != word ? std::nullopt
+                                            : std::optional(static_cast<std::size_t>(at - words.begin()));
+}
+
+double Succession::shareOf(std::string_view word) const
+{
+    const auto index = indexOf(word);
+    return index ? share[*index] : 0.0;
+}
+
+double Succession::probabilityOf(std::string_view first, std::string_view next) const
+{
+    const auto from = indexOf(first);
+    const auto to = indexOf(next);
+    if (!from || !to) {
+        return 0.0;
+    }
+    const auto pair = std::lower_bound(pairs.begin(), pairs.end(), std::pair(*from, *to),
+        [](const Pair& a, const std::pair<std::size_t, std::size_t>& b) {
+            return std::pair(a.first, a.next) < b;
+        });
+    return pair == pairs.end() || pair->first != *from || pair->next != *to ? 0.0 : pair->probability;
 }
 
 Succession succession(std::optional<Order> order, const Style& style, const std::string& alone)
@@ -194,7 +216,7 @@ Succession succession(std::optional<Order> order, const Style& style, const std:
     // by part: its phrases' first and last words
     std::array<std::map<std::size_t, double>, kParts> first;
     std::array<std::map<std::size_t, double>, kParts> last;
-    std::map<std::pair<std::size_t, std::size_t>, double> counts;
+    std::vector<double> counts(n * n, 0.0); // by the first word, then the next
     Shares said{};
     for (std::size_t a = 0; a < kParts; ++a) {
         for (std::size_t b = 0; b < kParts; ++b) {
@@ -211,7 +233,7 @@ Succession succession(std::optional<Order> order, const Style& style, const std:
         for (std::size_t w = 0; w < phrase.words.size(); ++w) {
             out.share[index[phrase.words[w]]] += said[part] * phrase.share;
             if (w > 0) {
-                counts[{index[phrase.words[w - 1]], index[phrase.words[w]]}] += said[part] * phrase.share;
+                counts[index[phrase.words[w - 1]] * n + index[phrase.words[w]]] += said[part] * phrase.share;
             }
         }
         out.begins[index[phrase.words.front()]] += chain.begins[part] * phrase.share;
@@ -223,7 +245,7 @@ Succession succession(std::optional<Order> order, const Style& style, const std:
             }
             for (const auto& [from, ends] : last[a]) {
                 for (const auto& [to, starts] : first[b]) {
-                    counts[{from, to}] += chain.pairs[a][b] * ends * starts;
+                    counts[from * n + to] += chain.pairs[a][b] * ends * starts;
                 }
             }
         }
@@ -235,18 +257,18 @@ Succession succession(std::optional<Order> order, const Style& style, const std:
         out.begins[index[alone_words.front()]] += kAlone;
     }
     for (std::size_t w = 1; w < alone_words.size(); ++w) {
-        counts[{index[alone_words[w - 1]], index[alone_words[w]]}] += kAlone;
-    }
-    std::vector<double> from(n, 0.0);
-    for (const auto& [pair, count] : counts) {
-        from[pair.first] += count;
+        counts[index[alone_words[w - 1]] * n + index[alone_words[w]]] += kAlone;
     }
     constexpr double kKept = 0.95; ///< the rest is for what nobody thought of
     constexpr double kLeast = 2e-5;
-    for (const auto& [pair, count] : counts) {
-        const double p = kKept * count / from[pair.first];
-        if (p >= kLeast) {
-            out.pairs.push_back({pair.first, pair.second, p});
+    for (std::size_t from = 0; from < n; ++from) {
+        const std::span<const double> next = std::span(counts).subspan(from * n, n);
+        const double all = std::accumulate(next.begin(), next.end(), 0.0);
+        for (std::size_t to = 0; to < n; ++to) {
+            const double p = all > 0.0 ? kKept * next[to] / all : 0.0;
+            if (p >= kLeast) {
+                out.pairs.push_back({from, to, p});
+            }
         }
     }
     constexpr double kEnds = 0.1;

@@ -22,11 +22,16 @@ struct Succession {
     };
     std::vector<std::string> words; ///< in order of the alphabet
     std::vector<double> share; ///< of each word among all that is said; they sum to 1
-    std::vector<Pair> pairs; ///< by `first`; the likely ones
+    std::vector<Pair> pairs; ///< by `first` and `next`; the likely ones
     std::vector<double> begins; ///< how likely each word begins what is said between two silences
     std::vector<double> ends; ///< how likely a silence follows each word: hardly ever where more must come
 
     [[nodiscard]] double shareOf(std::string_view word) const; ///< 0 where it is none of them
+    /// How likely `next` is where `first` was said; 0 where they are no likely pair.
+    [[nodiscard]] double probabilityOf(std::string_view first, std::string_view next) const;
+
+private:
+    [[nodiscard]] std::optional<std::size_t> indexOf(std::string_view word) const;
 };
 
 /// For crews that say `order`, or either where that is not known; with the crew's own words of `style`.
