@@ -86,11 +86,12 @@ Decoder decoderWith(std::vector<std::string> settings, double warp)
     return decoder;
 }
 
-/// Of a recogniser that hears a stream of any words.
+/// Of a recogniser that hears a stream of any words. Without its second pass over what the first one found
+/// (-fwdflat): that took a third of the time and made no note righter.
 std::vector<std::string> listenerSettings()
 {
     return {"-beam", "1e-48", "-wbeam", "1e-30", "-pbeam", "1e-48", "-maxhmmpf", "500", "-lw", "8",
-        "-silprob", "0.01", "-bestpath", "no", "-cmn", "batch"};
+        "-silprob", "0.01", "-fwdflat", "no", "-bestpath", "no", "-cmn", "batch"};
 }
 
 MediaError refused()

@@ -104,6 +104,16 @@ TEST(Talk, NotesThatFitBadlyAreStillNotes)
     EXPECT_EQ(talkIn(voice), "") << "a voice that fits badly as a whole";
 }
 
+/// A stage has one of each, far from the words that it has often, and short words alone fit ill.
+TEST(Talk, TheEndOfAStageIsNoTalk)
+{
+    auto lines = kNotes;
+    lines.emplace_back("flying finish", -32.0);
+    lines.emplace_back("stop", -41.0);
+    EXPECT_EQ(talkIn(lines), "");
+    EXPECT_EQ(talkIn(around({"did finish the other car stop", kTalkFits})), "did finish the other car stop");
+}
+
 TEST(Talk, ARareThingInANoteIsNoTalk)
 {
     for (const char* note :

@@ -45,6 +45,14 @@ public:
         for (const Order order : orders) {
             addOrder(order, 1.0 / static_cast<double>(orders.size()));
         }
+        // where a stage ends the stop comes next, which the steps of a reading cannot know
+        constexpr double kStopAfterFinish = 0.8;
+        Shares& finish = pairs[static_cast<std::size_t>(Part::finish)];
+        const double all = std::accumulate(finish.begin(), finish.end(), 0.0);
+        for (double& next : finish) {
+            next *= 1.0 - kStopAfterFinish;
+        }
+        finish[static_cast<std::size_t>(Part::stop)] += kStopAfterFinish * all;
     }
 
     std::array<Shares, kParts> pairs{}; ///< a part, and the one after it; they sum to 1

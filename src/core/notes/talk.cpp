@@ -26,14 +26,17 @@ std::vector<double> byWordsAlone(std::span<const SpokenWord> words, const Succes
 {
     constexpr double kLeast = 1e-5; ///< share of a word that no note holds
     constexpr double kAnyPair = 0.3; ///< of the word's share, where the word before says nothing of it
+    constexpr double kAskedFor = 0.7; ///< by the word before: rare as a word is, it is not rare there
     std::vector<double> talk;
     for (std::size_t i = 0; i < words.size(); ++i) {
         const double share = std::max(kLeast, succession.shareOf(words[i].word));
-        const double after = words[i].after_pause || i == 0
-            ? share
-            : std::max(kAnyPair * share, succession.probabilityOf(words[i - 1].word, words[i].word));
-        talk.push_back(
-            kOfAny - kOfRare * std::log(share) + kOfLift * std::log(after / share) + kOfMisfit * kAnyMisfit);
+        const double pair = i == 0 ? 0.0 : succession.probabilityOf(words[i - 1].word, words[i].word);
+        const bool asked_for = pair >= kAskedFor;
+        const double after = asked_for       ? pair
+            : i == 0 || words[i].after_pause ? share
+                                             : std::max(kAnyPair * share, pair);
+        talk.push_back(kOfAny - kOfRare * std::log(asked_for ? pair : share)
+            + kOfLift * std::log(after / share) + kOfMisfit * kAnyMisfit);
     }
     return talk;
 }
