@@ -5,7 +5,8 @@
 //
 // TAKES_SEED shifts the takes; TAKES_VOICES and TAKES_SPEAKER (with TAKES_WORDS_PER_MIN) choose who reads;
 // TAKES_LIST prints what was not found and what was misread; TAKES_NO_FOLLOWER leaves the follower
-// out; TAKES_WRITE names a folder that the takes are written to.
+// out; TAKES_WRITE names a folder that the takes are written to; TAKES_STOP is a second at which one stops,
+// to see how long the verdicts take then.
 
 #include "made_sound.h"
 #include "media/aligner.h"
@@ -350,6 +351,28 @@ struct Misreading {
     }
 };
 
+/// How long whoever stops after `stop_s` waits for what was found, and what the search took of a core until
+/// then.
+void printStop(const media::Sound& sound, const std::vector<media::ExpectedNote>& expected, double stop_s)
+{
+    constexpr std::size_t kBlock = media::kAlignRate_hz / 4;
+    const auto cpuNow_s = [] { return static_cast<double>(std::clock()) / CLOCKS_PER_SEC; };
+    const auto at_rate = media::resampled(sound, media::kAlignRate_hz);
+    const auto until =
+        std::min(at_rate.samples.size(), static_cast<std::size_t>(stop_s * media::kAlignRate_hz));
+    const double began_s = cpuNow_s();
+    media::LiveAligner aligner(expected);
+    for (std::size_t at = 0; at < until; at += kBlock) {
+        aligner.hear(std::span(at_rate.samples).subspan(at, std::min(kBlock, until - at)));
+    }
+    const double stopped_s = cpuNow_s();
+    const double rest_s = aligner.unsearched_s();
+    static_cast<void>(aligner.finish());
+    std::printf("    stopped at %.0f s: %.1f s were left, %.2f s after stop; until then %.2f of a core\n",
+        stop_s, rest_s, cpuNow_s() - stopped_s, (stopped_s - began_s) / stop_s);
+    std::fflush(stdout);
+}
+
 struct Condition {
     std::string name;
     double lead_s = 3.0;
@@ -461,6 +484,9 @@ int main(int argc, char** argv)
             own.add(take.truth, alignment, sound.duration_s());
             score.add(take.truth, alignment, sound.duration_s());
             own.print("  " + speakers[s].name);
+            if (const char* stop = std::getenv("TAKES_STOP")) {
+                printStop(sound, expected, std::atof(stop));
+            }
             misreading.add(take.truth, alignment);
             if (condition.misread_share > 0.0) {
                 Misreading of_voice;

@@ -103,20 +103,72 @@ public:
     /// Whether the reader's voice is not the model's, and how is known.
     [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
 
+    /// Where in the notes the reader is.
+    struct Position {
+        std::size_t at = 0; ///< the note that comes next
+        bool anywhere = true; ///< where that is, is not known yet
+    };
+    [[nodiscard]] Position position() const { return {at_, anywhere_}; }
+    void goOnAt(const Position& position)
+    {
+        at_ = position.at;
+        anywhere_ = position.anywhere;
+    }
+
+    /// The notes of a piece that the reader goes on in at `from`, up to the last seam, and where he is by
+    /// then. Nothing where it is not plainly a reading: that is for the search. The search stays where it is.
+    struct Ahead {
+        std::vector<HeardWord> words;
+        double until_s = 0.0;
+        Position position;
+    };
+    std::optional<Ahead> lookAhead(const Condensed& condensed, double before_s, const Position& from)
+    {
+        const Position here = position();
+        goOnAt(from);
+        before_s_ = before_s;
+        const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+        Grammar::Window window = windowFor(condensed, 0.0, length_s);
+        if (strange_voice_) {
+            window.talk_phone = kDearTalk;
+        }
+        Heard heard = decode(condensed, 0.0, length_s, window);
+        std::optional<Ahead> out;
+        if (heard.isReading() && (!strange_voice_ || heard.goesForward())) {
+            if (!fitted_ && heard.notes_s > kSomething_s) {
+                if (fitVoice(condensed.samples, window, tries_)) {
+                    heard = decode(condensed, 0.0, length_s, window);
+                }
+                fitted_ = true;
+            }
+            auto words = withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)).words;
+            const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureAhead_s);
+            if (seam < words.size()) {
+                const double until_s = words[seam].span.start_s - kBefore_s;
+                const Position next{words[seam].place.note, false};
+                words.resize(seam);
+                out = {std::move(words), until_s, next};
+            }
+        }
+        goOnAt(here);
+        return out;
+    }
+
 private:
     static constexpr double kPiece_s = 24.0;
     static constexpr double kUnsure_s = 5.0; ///< of a piece's end: what comes next may change it
+    static constexpr double kUnsureAhead_s = 3.0;
     static constexpr double kBefore_s = 0.06;
     static constexpr double kLeast_s = 1.0; ///< that the search goes on by
     static constexpr double kSomething_s = 2.0; ///< of speech in a piece
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
+    static constexpr double kDearTalk = -60.0;
 
     /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
     /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
     Heard hear(const Condensed& condensed, double from_s, double to_s)
     {
-        constexpr double kDearTalk = -60.0;
         Grammar::Window window = windowFor(condensed, from_s, to_s);
         if (strange_voice_) {
             window.talk_phone = kDearTalk;
@@ -136,7 +188,7 @@ private:
             heard = decode(condensed, from_s, to_s, window);
         }
         fitted_ = fitted_ || (something && heard.isReading());
-        if (!strange_voice_ && !heard.isReading() && something) {
+        if (!strange_voice_ && !heard.isReading() && something && isWorthDearTalk()) {
             window.talk_phone = kDearTalk;
             Heard again = decode(condensed, from_s, to_s, window);
             if (again.isInOrder() && again.goesForward() && again.notes() > heard.notes()) {
@@ -145,6 +197,14 @@ private:
             }
         }
         return withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard));
+    }
+
+    /// Talk that goes on and on is heard so every now and then only: it takes as long as all the rest.
+    bool isWorthDearTalk()
+    {
+        constexpr int kEach = 4; ///< first, and one in so many later
+        const int tries = dear_tries_++;
+        return tries < kEach || tries % kEach == 0;
     }
 
     /// The notes that may be heard in a piece: those around where the reader is, as far as they are due.
@@ -445,6 +505,7 @@ private:
     std::optional<float> softer_dB_; ///< was found, and nobody was told
     int louder_tries_ = 0;
     int louder_fits_ = 0;
+    int dear_tries_ = 0;
     /// The model's phones fit it ill, so that talk always would explain it better.
     bool strange_voice_ = false;
 };
@@ -467,6 +528,43 @@ struct LiveAligner::State {
     std::size_t looked = 0; ///< samples of the rest at the last look
     Condensing how;
     WordSounds sounds;
+
+    /// What will be found in the rest if the take ends soon, so that little is left to search then; the
+    /// search itself, which hears more at once, finds it anew.
+    struct Ahead {
+        Condensed condensed;
+        std::vector<HeardWord> words;
+        double before_s; ///< of the recording
+    };
+    std::vector<Ahead> ahead;
+    std::size_t ahead_until = 0; ///< samples of the rest
+    std::size_t ahead_looked = 0;
+    double ahead_in_vain_s = 0.0; ///< of what was said, in which no seam was found
+    PieceSearch::Position ahead_position;
+
+    /// Keeps words of a stretch that `before_s` of the recording lie before.
+    void keep(const std::vector<HeardWord>& words, const Condensed& condensed, double before_s)
+    {
+        for (const HeardWord& here : words) {
+            HeardWord word = here;
+            word.span.start_s = before_s + condensed.originalTime(word.span.start_s);
+            word.span.end_s =
+                before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
+            sounds.add(here, condensed, word.span.start_s);
+            readings.add(word);
+        }
+    }
+    /// The first samples of the rest were searched.
+    void drop(std::size_t done)
+    {
+        rest.samples.erase(rest.samples.begin(), rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
+        before += done;
+        ahead.clear();
+        ahead_until = 0;
+        ahead_looked = 0;
+        ahead_in_vain_s = 0.0;
+        ahead_position = search.position();
+    }
 };
 
 LiveAligner::LiveAligner(std::vector<ExpectedNote> expected)
@@ -480,11 +578,40 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
 {
     constexpr std::size_t kLook = 6 * kAlignRate_hz;
     constexpr std::size_t kLeast = 30 * kAlignRate_hz;
+    constexpr std::size_t kLookAhead = 4 * kAlignRate_hz;
+    constexpr std::size_t kLeastAhead = 8 * kAlignRate_hz;
     State& s = *state_;
     add(samples);
-    if (s.rest.samples.size() >= kLeast && s.rest.samples.size() >= s.looked + kLook) {
+    const std::size_t waits = s.rest.samples.size();
+    if (waits >= kLeast && waits >= s.looked + kLook) {
         search(true, {});
         s.looked = s.rest.samples.size();
+    } else if (waits >= s.ahead_until + kLeastAhead && waits >= s.ahead_looked + kLookAhead) {
+        lookAhead();
+        s.ahead_looked = waits;
+    }
+}
+
+void LiveAligner::lookAhead()
+{
+    State& s = *state_;
+    const double before_s = static_cast<double>(s.before + s.ahead_until) / kAlignRate_hz;
+    const Sound piece{
+        {s.rest.samples.begin() + static_cast<std::ptrdiff_t>(s.ahead_until), s.rest.samples.end()},
+        kAlignRate_hz};
+    constexpr double kMore_s = 1.5; // that something else may be found in
+    Condensed condensed = condense(piece, s.how);
+    const double said_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+    if (said_s < s.ahead_in_vain_s + kMore_s) {
+        return;
+    }
+    auto found = s.search.lookAhead(condensed, before_s, s.ahead_position);
+    s.ahead_in_vain_s = found ? 0.0 : said_s;
+    if (found) {
+        s.ahead_until = std::min(s.rest.samples.size(),
+            s.ahead_until + static_cast<std::size_t>(condensed.originalTime(found->until_s) * kAlignRate_hz));
+        s.ahead_position = found->position;
+        s.ahead.push_back({std::move(condensed), std::move(found->words), before_s});
     }
 }
 
@@ -505,26 +632,32 @@ void LiveAligner::search(bool more, const Progress& progress)
         found = s.search.search(condensed, more, progress, before_s);
     }
     s.how.loud_dB = condensed.loud_dB;
-    for (HeardWord& word : found.words) {
-        const HeardWord here = word;
-        word.span.start_s = before_s + condensed.originalTime(word.span.start_s);
-        word.span.end_s =
-            before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
-        s.sounds.add(here, condensed, word.span.start_s);
-        s.readings.add(word);
-    }
+    s.keep(found.words, condensed, before_s);
     const auto done = more && found.until_s <= 0.0
         ? 0
         : std::min(s.rest.samples.size(),
             static_cast<std::size_t>(condensed.originalTime(found.until_s) * kAlignRate_hz));
-    s.rest.samples.erase(s.rest.samples.begin(), s.rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
-    s.before += done;
+    if (done > 0) {
+        s.drop(done);
+    }
+}
+
+double LiveAligner::unsearched_s() const
+{
+    return static_cast<double>(state_->rest.samples.size() - state_->ahead_until) / kAlignRate_hz;
 }
 
 std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
 {
     State& s = *state_;
     const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
+    for (const auto& piece : s.ahead) {
+        s.keep(piece.words, piece.condensed, piece.before_s);
+    }
+    if (!s.ahead.empty()) {
+        s.search.goOnAt(s.ahead_position);
+        s.drop(s.ahead_until);
+    }
     search(false, progress);
     auto found = s.readings.finish(length_s);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));

@@ -40,16 +40,20 @@ public:
     LiveAligner& operator=(const LiveAligner&) = delete;
     ~LiveAligner();
 
-    /// The next samples, at kAlignRate_hz; now and then it searches what has come, a second of work.
+    /// The next samples, at kAlignRate_hz; now and then it searches what has come, a second or two of work,
+    /// and every few seconds looks ahead, as if the recording ended there.
     void hear(std::span<const std::int16_t> samples);
     /// The next samples, left for later.
     void add(std::span<const std::int16_t> samples);
+    /// How much of the recording is left to search if it ends now.
+    [[nodiscard]] double unsearched_s() const;
     /// There is no more: one found note for each expected one.
     [[nodiscard]] std::vector<take::FoundNote> finish(const Progress& progress = {});
 
 private:
     struct State;
     void search(bool more, const Progress& progress);
+    void lookAhead();
     std::unique_ptr<State> state_;
 };
 
