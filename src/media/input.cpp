@@ -91,7 +91,7 @@ public:
         began_.start();
         delivered_ = 0;
         // where in the reading the stage clock is now; the two run at the same rate from here
-        first_ = static_cast<long long>(std::llround((now_s_() - from_s_) * kRecordingRate_hz));
+        first_ = now();
         timer_.start();
     }
 
@@ -106,17 +106,44 @@ public:
     [[nodiscard]] QString name() const override { return QString::fromLatin1(stage::kSimulatedReader); }
 
 private:
+    /// The sample of the reading that belongs to the stage clock.
+    [[nodiscard]] long long now() const { return std::llround((now_s_() - from_s_) * kRecordingRate_hz); }
+
+    [[nodiscard]] int sampleAt(long long at) const
+    {
+        const bool inside = at >= 0 && at < static_cast<long long>(sound_.samples.size());
+        return inside ? sound_.samples[static_cast<std::size_t>(at)] : 0;
+    }
+
+    /// Where the video stood still the reader waits for it, as whoever watches it does: between two words.
+    void waitForVideo(long long due)
+    {
+        constexpr long long kOff = kRecordingRate_hz / 4;
+        constexpr long long kPause = kRecordingRate_hz / 10;
+        const long long is = now();
+        const auto pausesAt = [this](long long from) {
+            for (long long at = from; at < from + kPause; ++at) {
+                if (sampleAt(at) != 0) {
+                    return false;
+                }
+            }
+            return true;
+        };
+        if (std::abs(is - (first_ + due)) > kOff && pausesAt(first_ + delivered_) && pausesAt(is)) {
+            first_ = is - due;
+        }
+    }
+
     void deliver()
     {
         const auto due = began_.nsecsElapsed() * kRecordingRate_hz / 1'000'000'000LL;
         if (due <= delivered_) {
             return;
         }
+        waitForVideo(due);
         std::vector<std::int16_t> block(static_cast<std::size_t>(due - delivered_));
         for (std::size_t i = 0; i < block.size(); ++i) {
-            const long long at = first_ + delivered_ + static_cast<long long>(i);
-            const bool inside = at >= 0 && at < static_cast<long long>(sound_.samples.size());
-            const int voice = inside ? sound_.samples[static_cast<std::size_t>(at)] : 0;
+            const int voice = sampleAt(first_ + delivered_ + static_cast<long long>(i));
             block[i] = static_cast<std::int16_t>(
                 std::clamp(voice + static_cast<int>(room_(random_)), -32768, 32767));
         }
