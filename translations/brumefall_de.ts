@@ -2463,10 +2463,6 @@ caution square left 100</translation>
         <translation>Zeile %1: %2</translation>
     </message>
     <message>
-        <source>%1 notes. %2, %3.</source>
-        <translation>%1 Einträge. %2, %3.</translation>
-    </message>
-    <message>
         <source>Direction first</source>
         <translation>Richtung zuerst</translation>
     </message>
@@ -2605,6 +2601,13 @@ caution square left 100</translation>
     <message>
         <source>Nobody reads notes in %1, or none that can be made out: the notes are as they were.</source>
         <translation>In %1 liest niemand Notizen, oder sie sind nicht zu verstehen: Die Notizen sind, wie sie waren.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n note(s). %1, %2.</source>
+        <translation>
+            <numerusform>%n Eintrag. %1, %2.</numerusform>
+            <numerusform>%n Einträge. %1, %2.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -5647,6 +5650,10 @@ caution square left 100</translation>
     <message>
         <source>on time, %1 s and %2 m before</source>
         <translation>rechtzeitig, %1 s und %2 m davor</translation>
+    </message>
+    <message>
+        <source>%1 s early, one note ahead</source>
+        <translation>%1 s zu früh, einen Eintrag voraus</translation>
     </message>
 </context>
 </TS>

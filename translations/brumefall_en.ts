@@ -19,6 +19,16 @@
     </message>
 </context>
 <context>
+    <name>brumefall::app::NotesWorkspace</name>
+    <message numerus="yes">
+        <source>%n note(s). %1, %2.</source>
+        <translation>
+            <numerusform>%n note. %1, %2.</numerusform>
+            <numerusform>%n notes. %1, %2.</numerusform>
+        </translation>
+    </message>
+</context>
+<context>
     <name>brumefall::app::PlanWorkspace</name>
     <message numerus="yes">
         <source>%n note(s)</source>

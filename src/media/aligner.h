@@ -17,8 +17,6 @@
 namespace brumefall::media {
 
 using take::ExpectedNote;
-/// Where it is known when a note is due, it is looked for within this of that and nowhere else.
-inline constexpr double kOffDue_s = 30.0;
 
 struct Alignment {
     std::vector<take::FoundNote> notes; ///< one for each expected note, in their order

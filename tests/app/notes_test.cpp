@@ -13,6 +13,8 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QCompleter>
+#include <QFileDialog>
+#include <QFileInfo>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListView>
@@ -528,6 +530,24 @@ TEST_F(NotesTest, WhatGoesOnInTheBackgroundIsToldBesideAMessage)
     EXPECT_EQ(message(), QStringLiteral("30 places lie where the bends have them.\nstage.mkv is judged."));
     emit document.message(QStringLiteral("Something new."));
     EXPECT_EQ(message(), QStringLiteral("Something new."));
+}
+
+/// Wherever the application was started.
+TEST_F(NotesTest, FilesAreLookedForInTheFolderOfTheStage)
+{
+    ASSERT_TRUE(window_->openStage(QString::fromStdString(stage_.string())));
+    for (const char* button : {"importNotes", "importCaptions", "importSound"}) {
+        QString shown;
+        QTimer::singleShot(300, [&shown] {
+            auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+            ASSERT_NE(dialog, nullptr);
+            shown = dialog->directory().canonicalPath();
+            dialog->reject();
+        });
+        find<QPushButton>(button)->click();
+        EXPECT_EQ(shown, QFileInfo(QString::fromStdString((stage_ / "media").string())).canonicalFilePath())
+            << button;
+    }
 }
 
 TEST_F(NotesTest, ListeningIsStoppedByTheSameKey)

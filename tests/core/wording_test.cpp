@@ -40,6 +40,17 @@ TEST_F(WordingTest, AVerdictIsSaidInTheLanguageOfTheWindow)
     EXPECT_EQ(take::describe(lateBy(0.62)), "0.6 s late, 41 m before");
 }
 
+TEST_F(WordingTest, OneNoteIsNotSeveral)
+{
+    take::Verdict verdict;
+    verdict.timing = take::Timing::early;
+    verdict.off_s = -2.1;
+    verdict.notes_ahead = 1;
+    EXPECT_EQ(take::describe(verdict), "2.1 s early, one note ahead");
+    verdict.notes_ahead = 2;
+    EXPECT_EQ(take::describe(verdict), "2.1 s early, 2 notes ahead");
+}
+
 TEST_F(WordingTest, WhatIsFilledInIsNeverAPlaceItself)
 {
     EXPECT_EQ(wording::filled("%1 and %2", {"%2", "100 %"}), "%2 and 100 %");

@@ -8,6 +8,7 @@
 #include <QDateTime>
 #include <QDir>
 #include <QFile>
+#include <QFileInfo>
 #include <QStandardPaths>
 
 #include <algorithm>
@@ -118,6 +119,12 @@ QString Document::mediaFile() const
         }
     }
     return mayOpen(folder_, file) ? QString::fromStdString(file.string()) : QString();
+}
+
+QString Document::folderOfFiles() const
+{
+    const QString media = mediaFile();
+    return media.isEmpty() ? QString::fromStdString(folder_.string()) : QFileInfo(media).path();
 }
 
 QString Document::refusedMedia() const

@@ -55,6 +55,8 @@ public:
     /// The video of the pass in view; empty where it has none, or one that lies outside the stage's folder
     /// and was never chosen by the user.
     [[nodiscard]] QString mediaFile() const;
+    /// The folder in which a file of this stage is looked for first: its video's, or its own.
+    [[nodiscard]] QString folderOfFiles() const;
     /// Where that would lie; empty where nothing is refused.
     [[nodiscard]] QString refusedMedia() const;
     [[nodiscard]] QUndoStack& undoStack() { return undo_; }

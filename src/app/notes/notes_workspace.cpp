@@ -334,8 +334,7 @@ void NotesWorkspace::showUnderstanding()
     }
     const bool direction_first = parsed.style.order == notes::Order::direction_first;
     const bool ascending = parsed.style.scale == notes::Scale::ascending;
-    style_->setText(tr("%1 notes. %2, %3.")
-                        .arg(model_->rowCount())
+    style_->setText(tr("%n note(s). %1, %2.", nullptr, model_->rowCount())
                         .arg(direction_first ? tr("Direction first") : tr("Number first"),
                             ascending ? tr("a higher grade is faster") : tr("a lower grade is faster")));
     style_->setToolTip(why.trimmed());
@@ -436,7 +435,7 @@ void NotesWorkspace::change(const notes::EditedText& edited, const QString& what
 void NotesWorkspace::importFile()
 {
     const QString file = QFileDialog::getOpenFileName(
-        this, tr("Notes from a file"), QString(), tr("Notes (*.txt);;All files (*)"));
+        this, tr("Notes from a file"), document_.folderOfFiles(), tr("Notes (*.txt);;All files (*)"));
     if (!file.isEmpty()) {
         takeFile(file);
     }
@@ -465,8 +464,8 @@ void NotesWorkspace::takeFile(const QString& file)
 
 void NotesWorkspace::importCaptions()
 {
-    const QString file = QFileDialog::getOpenFileName(
-        this, tr("Captions of an onboard"), QString(), tr("Captions (*.srt *.vtt *.txt);;All files (*)"));
+    const QString file = QFileDialog::getOpenFileName(this, tr("Captions of an onboard"),
+        document_.folderOfFiles(), tr("Captions (*.srt *.vtt *.txt);;All files (*)"));
     if (!file.isEmpty()) {
         reviewCaptions(file);
     }
@@ -480,8 +479,8 @@ void NotesWorkspace::importSound()
         emit document_.message(tr("The listening was stopped; the notes are as they were."));
         return;
     }
-    const QString file = QFileDialog::getOpenFileName(
-        this, tr("A video or a sound in which notes are read"), document_.mediaFile());
+    const QString file = QFileDialog::getOpenFileName(this, tr("A video or a sound in which notes are read"),
+        document_.mediaFile().isEmpty() ? document_.folderOfFiles() : document_.mediaFile());
     if (!file.isEmpty()) {
         rememberChosen(file.toStdString());
         listenTo(file);

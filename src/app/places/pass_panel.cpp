@@ -212,7 +212,8 @@ void PassPanel::relink()
     if (document_.pass() == nullptr) {
         return;
     }
-    const QString file = QFileDialog::getOpenFileName(this, tr("Find the video of this pass"));
+    const QString file =
+        QFileDialog::getOpenFileName(this, tr("Find the video of this pass"), document_.folderOfFiles());
     if (!file.isEmpty()) {
         document_.relink(file);
     }

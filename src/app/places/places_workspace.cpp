@@ -171,7 +171,8 @@ PlacesWorkspace::~PlacesWorkspace() = default;
 
 void PlacesWorkspace::addVideo()
 {
-    const QString file = QFileDialog::getOpenFileName(this, tr("A video of this stage"));
+    const QString file =
+        QFileDialog::getOpenFileName(this, tr("A video of this stage"), document_.folderOfFiles());
     if (!file.isEmpty()) {
         takeVideo(file);
     }

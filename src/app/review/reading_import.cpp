@@ -22,7 +22,8 @@ ReadingImport::ReadingImport(Document& document, QObject* parent)
 /// A sound from the car, an intercom, a phone, or the onboard itself, judged like a take.
 void ReadingImport::ask(QWidget* over)
 {
-    const QString file = QFileDialog::getOpenFileName(over, tr("A reading of this stage: sound or video"));
+    const QString file = QFileDialog::getOpenFileName(
+        over, tr("A reading of this stage: sound or video"), document_.folderOfFiles());
     if (!file.isEmpty()) {
         take(file);
     }

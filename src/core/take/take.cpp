@@ -193,7 +193,9 @@ std::string describe(const Verdict& verdict)
                 : wording::localized("verdict", "%1 s late, %2 m before"),
             {s1(verdict.off_s), wording::figure(std::abs(verdict.lead_m))});
     case Timing::early:
-        return wording::filled(wording::localized("verdict", "%1 s early, %2 notes ahead"),
+        return wording::filled(verdict.notes_ahead == 1
+                ? wording::localized("verdict", "%1 s early, one note ahead")
+                : wording::localized("verdict", "%1 s early, %2 notes ahead"),
             {s1(-verdict.off_s), std::to_string(verdict.notes_ahead)});
     case Timing::on_time:
         return wording::filled(wording::localized("verdict", "on time, %1 s and %2 m before"),

@@ -1,0 +1,414 @@
+#include "media/piece_search.h"
+
+extern "C" {
+#include <pocketsphinx.h>
+}
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <set>
+#include <utility>
+
+namespace brumefall::media {
+
+PieceSearch::PieceSearch(const std::vector<ExpectedNote>& expected)
+    : expected_(expected)
+{
+    use(makeVoice(1.0));
+}
+
+PieceSearch::Result PieceSearch::search(
+    const Condensed& condensed, bool more, const Progress& progress, double before_s)
+{
+    before_s_ = before_s;
+    Result out;
+    auto& all = out.words;
+    const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+    double& from_s = out.until_s;
+    const std::size_t at = at_;
+    const bool anywhere = anywhere_;
+    while (from_s < length_s) {
+        if (progress && !progress(from_s / length_s)) {
+            break;
+        }
+        if (more && from_s + kPiece_s >= length_s - kAfterEnd_s) {
+            break;
+        }
+        const double to_s = std::min(from_s + kPiece_s, length_s);
+        const bool known = knowsVoice();
+        auto heard = hear(condensed, from_s, to_s).words;
+        if (softer_dB_) {
+            at_ = at;
+            anywhere_ = anywhere;
+            return {{}, 0.0, std::exchange(softer_dB_, std::nullopt)};
+        }
+        if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
+            all.clear();
+            from_s = 0.0;
+            at_ = at;
+            anywhere_ = anywhere;
+            continue;
+        }
+        if (to_s >= length_s) {
+            all.insert(all.end(), heard.begin(), heard.end());
+            from_s = length_s;
+            break;
+        }
+        const double sure_s = to_s - kUnsure_s;
+        const std::size_t seam = seamOf(heard, from_s + kLeast_s, sure_s);
+        if (seam < heard.size()) {
+            at_ = heard[seam].place.note;
+            anywhere_ = false;
+            from_s = heard[seam].span.start_s - kBefore_s;
+            all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
+            continue;
+        }
+        // hardly a note in all of it: what was heard whole counts, and the search goes on behind it
+        const std::size_t whole = wholeUntil(heard, sure_s);
+        if (whole > 0) {
+            at_ = std::min(heard[whole - 1].place.note + 1, expected_.size());
+            anywhere_ = false;
+            all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(whole));
+        }
+        const bool begun = whole < heard.size() && heard[whole].span.start_s < sure_s;
+        from_s = begun ? std::max(from_s + kLeast_s, heard[whole].span.start_s - kBefore_s) : sure_s;
+    }
+    return out;
+}
+
+void PieceSearch::goOnAt(const Position& position)
+{
+    at_ = position.at;
+    anywhere_ = position.anywhere;
+}
+
+std::optional<PieceSearch::Ahead> PieceSearch::lookAhead(
+    const Condensed& condensed, double before_s, const Position& from)
+{
+    const Position here = position();
+    goOnAt(from);
+    before_s_ = before_s;
+    const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+    Grammar::Window window = windowFor(condensed, 0.0, length_s);
+    if (strange_voice_) {
+        window.talk_phone = kDearTalk;
+    }
+    Heard heard = decode(condensed, 0.0, length_s, window);
+    std::optional<Ahead> out;
+    if (heard.isReading() && (!strange_voice_ || heard.goesForward())) {
+        if (!fitted_ && heard.notes_s > kSomething_s) {
+            if (fitVoice(condensed.samples, window, tries_)) {
+                heard = decode(condensed, 0.0, length_s, window);
+            }
+            fitted_ = true;
+        }
+        auto words = withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)).words;
+        const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureAhead_s);
+        if (seam < words.size()) {
+            const double until_s = words[seam].span.start_s - kBefore_s;
+            const Position next{words[seam].place.note, false};
+            words.resize(seam);
+            out = {std::move(words), until_s, next};
+        }
+    }
+    goOnAt(here);
+    return out;
+}
+
+Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
+{
+    Grammar::Window window = windowFor(condensed, from_s, to_s);
+    if (strange_voice_) {
+        window.talk_phone = kDearTalk;
+    }
+    Heard heard = decode(condensed, from_s, to_s, window);
+    if (strange_voice_ && !heard.goesForward()) { // somebody else talks
+        window.talk_phone = kTalkPhone;
+        heard = decode(condensed, from_s, to_s, window);
+    }
+    const bool something = heard.notes_s + heard.talk_s > kSomething_s;
+    const bool shorter = shorter_;
+    if (something && !heard.isReading() && readsLouder(condensed, {from_s, to_s}, window, heard)) {
+        return {};
+    }
+    const bool other = something && fitVoice(samplesOf(condensed, {from_s, to_s}), window, tries_);
+    if (other || shorter_ != shorter) {
+        heard = decode(condensed, from_s, to_s, window);
+    }
+    fitted_ = fitted_ || (something && heard.isReading());
+    if (!strange_voice_ && !heard.isReading() && something && isWorthDearTalk()) {
+        window.talk_phone = kDearTalk;
+        Heard again = decode(condensed, from_s, to_s, window);
+        if (again.isInOrder() && again.goesForward() && again.notes() > heard.notes()) {
+            strange_voice_ = true;
+            heard = std::move(again);
+        }
+    }
+    return withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard));
+}
+
+bool PieceSearch::isWorthDearTalk()
+{
+    constexpr int kEach = 4; ///< first, and one in so many later
+    const int tries = dear_tries_++;
+    return tries < kEach || tries % kEach == 0;
+}
+
+Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s, double to_s) const
+{
+    Grammar::Window window{at_ > kBack ? at_ - kBack : 0,
+        std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
+    if (!expected_.front().due_s) {
+        return window;
+    }
+    const auto dueBy = [&](double condensed_s, double more_s) {
+        const double media_s = before_s_ + condensed.originalTime(condensed_s) + more_s;
+        return static_cast<std::size_t>(
+            std::partition_point(expected_.begin(), expected_.end(),
+                [&](const ExpectedNote& note) { return note.due_s.value_or(0.0) < media_s; })
+            - expected_.begin());
+    };
+    window.first = std::min({std::max(window.first, dueBy(from_s, -kOffDue_s)), at_, expected_.size() - 1});
+    window.last = std::max(std::min(window.last, dueBy(to_s, kOffDue_s)), window.first + 1);
+    window.at = std::clamp(window.at, window.first, window.last);
+    return window;
+}
+
+PieceSearch::Voice PieceSearch::makeVoice(double warp) const
+{
+    Decoder decoder = makeDecoder(Means::of_utterance, warp);
+    auto grammar = std::make_unique<Grammar>(decoder.get(), expected_);
+    return {std::move(decoder), std::move(grammar)};
+}
+
+void PieceSearch::use(Voice voice)
+{
+    grammar_ = std::move(voice.grammar);
+    decoder_ = std::move(voice.decoder);
+}
+
+bool PieceSearch::readsLouder(
+    const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, const Heard& heard)
+{
+    constexpr int kMostTries = 4; ///< it may be one voice that talks
+    constexpr double kSame = 0.65; ///< some of what seemed to be notes was talk
+    constexpr double kLittle = 0.5;
+    if (louder_tries_ >= kMostTries) {
+        return false;
+    }
+    ++louder_tries_;
+    const auto louder = louderVoice(samplesOf(condensed, piece), condensed.gain);
+    if (!louder) {
+        return false;
+    }
+    const auto isIt = [&] {
+        const Heard other = decode(louder->samples, 0.0, window);
+        return other.notes() > 1 && other.notes_s >= kSame * heard.notes_s
+            && other.talk_s <= kLittle * other.notes_s;
+    };
+    if (!isIt() && !(fitVoice(louder->samples, window, louder_fits_) && isIt())) {
+        return false;
+    }
+    louder_tries_ = kMostTries;
+    softer_dB_ = louder->softer_dB;
+    return true;
+}
+
+bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries)
+{
+    constexpr std::array kShorter{1.16, 1.32, 1.45};
+    constexpr double kBetter = 0.025; ///< of the likelihood's logarithm: less is chance
+    constexpr int kMostTries = 3; ///< a piece may be talk
+    constexpr std::size_t kSome = 9 * kAlignRate_hz; ///< of it are enough to tell
+    if (fitted_ || tries >= kMostTries) {
+        return false;
+    }
+    ++tries;
+    const auto some = samples.first(std::min(samples.size(), kSome));
+    static_cast<void>(decode(some, 0.0, window));
+    const auto as_it_is = logLikelihood(decoder_.get());
+    if (!as_it_is) {
+        return false;
+    }
+    Voice before{std::move(decoder_), std::move(grammar_)};
+    std::optional<Voice> best;
+    bool reads = false;
+    auto likely = as_it_is;
+    for (const double warp : kShorter) {
+        use(makeVoice(warp));
+        const Heard other = decode(some, 0.0, window);
+        const auto now = logLikelihood(decoder_.get());
+        if (!now || *now <= *likely) {
+            break;
+        }
+        likely = now;
+        reads = other.isReading(); // a step on the way may be heard as talk
+        best = Voice{std::move(decoder_), std::move(grammar_)};
+    }
+    const bool shorter = best && reads && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
+    use(shorter ? std::move(*best) : std::move(before));
+    shorter_ = shorter_ || shorter;
+    return shorter;
+}
+
+Heard PieceSearch::withMisreadWords(
+    const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard)
+{
+    constexpr std::size_t kMore = 3;
+    constexpr double kMost = 0.5;
+    if (heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
+        return heard;
+    }
+    const auto byNote = [](const HeardWord& a, const HeardWord& b) { return a.place.note < b.place.note; };
+    const auto [low, high] = std::minmax_element(heard.words.begin(), heard.words.end(), byNote);
+    const std::size_t begins = heard.words.front().place.note;
+    window.first = low->place.note - std::min(low->place.note, kMore); // the first may be the misread one
+    window.last = std::min(expected_.size(), high->place.note + kMore);
+    window.at = window.anywhere ? begins : std::clamp(window.at, window.first, begins);
+    window.near_misses = true;
+    Heard again = decode(condensed, piece.start_s, piece.end_s, window);
+    const auto notesOf = [](const Heard& some, bool misread) {
+        std::set<std::size_t> notes;
+        for (const HeardWord& word : some.words) {
+            if (!misread || (word.place.miss > 0 && !word.place.after)) {
+                notes.insert(word.place.note);
+            }
+        }
+        return notes.size();
+    };
+    const std::size_t notes = notesOf(again, false);
+    if (notes < notesOf(heard, false)
+        || static_cast<double>(notesOf(again, true)) > std::max(2.0, kMost * static_cast<double>(notes))) {
+        return heard;
+    }
+    judgeMisses(condensed, again);
+    return again;
+}
+
+void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
+{
+    constexpr double kSlope = 6.0; ///< nats
+    for (std::size_t i = 0; i < again.words.size();) {
+        std::size_t end = i + 1;
+        while (end < again.words.size() && again.words[end].place.note == again.words[i].place.note) {
+            ++end;
+        }
+        const std::span words(again.words.begin() + static_cast<std::ptrdiff_t>(i),
+            again.words.begin() + static_cast<std::ptrdiff_t>(end));
+        i = end;
+        std::vector<WordPlace> said;
+        std::vector<WordPlace> written;
+        for (const HeardWord& word : words) {
+            const auto& own = grammar_->ownWords(word.place.note);
+            if (!word.place.after && !written.empty() && word.place.word == written.back().word + 2) {
+                written.push_back({word.place.note, word.place.word - 1, false, 0}); // it was dropped
+            }
+            said.push_back(word.place);
+            written.push_back({word.place.note, word.place.word, word.place.after, 0});
+            const bool last = !word.place.after && word.place.word + 2 == own.size()
+                && (&word == &words.back() || (&word + 1)->place.after);
+            if (last && grammar_->canDrop(word.place.note, word.place.word + 1)) {
+                written.push_back({word.place.note, word.place.word + 1, false, 0});
+            }
+        }
+        const bool as_written = said.size() == written.size()
+            && std::none_of(words.begin(), words.end(), [](const auto& w) { return w.place.miss > 0; });
+        if (as_written) {
+            continue;
+        }
+        const take::Span span{words.front().span.start_s, words.back().span.end_s};
+        const auto better = fit(condensed, span, said);
+        const auto worse = fit(condensed, span, written);
+        const double gain = !better ? 0.0 : !worse ? 1e3 : *better - *worse;
+        for (HeardWord& word : words) {
+            word.sure = 1.0 / (1.0 + std::exp((evenGain(word.place) - gain) / kSlope));
+            if (word.place.miss > 0) {
+                word.said = grammar_->said(word.place);
+            }
+        }
+    }
+}
+
+double PieceSearch::evenGain(const WordPlace& place) const
+{
+    constexpr double kDirection = 0.0;
+    constexpr double kOther = 22.0;
+    constexpr double kDistance = 80.0;
+    const std::string& word = grammar_->written(place);
+    return place.after ? kDistance : word == "left" || word == "right" ? kDirection : kOther;
+}
+
+std::optional<double> PieceSearch::fit(
+    const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words)
+{
+    constexpr double kAround_s = 0.1;
+    grammar_->useExactly(words);
+    explain(samplesOf(condensed, {span.start_s - kAround_s, span.end_s + kAround_s}));
+    return logLikelihood(decoder_.get());
+}
+
+std::span<const std::int16_t> PieceSearch::samplesOf(const Condensed& condensed, const take::Span& span)
+{
+    const auto first = static_cast<std::size_t>(std::max(0.0, span.start_s) * kAlignRate_hz);
+    const auto last =
+        std::min(condensed.samples.size(), static_cast<std::size_t>(span.end_s * kAlignRate_hz));
+    return std::span(condensed.samples).subspan(first, last - first);
+}
+
+Heard PieceSearch::decode(
+    const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window)
+{
+    return decode(samplesOf(condensed, {from_s, to_s}), from_s, window);
+}
+
+Heard PieceSearch::decode(std::span<const std::int16_t> samples, double from_s, const Grammar::Window& window)
+{
+    grammar_->use(window);
+    explain(samples);
+    return heardBy(decoder_.get(), std::max(0.0, from_s));
+}
+
+void PieceSearch::explain(std::span<const std::int16_t> samples)
+{
+    ps_start_utt(decoder_.get());
+    ps_process_raw(decoder_.get(), samples.data(), samples.size(), FALSE, TRUE);
+    ps_end_utt(decoder_.get());
+}
+
+std::size_t PieceSearch::lastWordOf(const std::vector<HeardWord>& heard, std::size_t i) const
+{
+    const WordPlace& place = heard[i].place;
+    const bool goes_on = i > 0 && heard[i - 1].place.note == place.note && !heard[i - 1].place.after
+        && heard[i - 1].place.word < place.word;
+    const std::size_t own = grammar_->ownWords(place.note).size();
+    const std::size_t last = i + own - 1 - place.word;
+    const bool whole = !place.after && place.word <= 1 && !goes_on && last < heard.size()
+        && heard[last].place.note == place.note && !heard[last].place.after
+        && heard[last].place.word + 1 == own;
+    return whole ? last : heard.size();
+}
+
+std::size_t PieceSearch::seamOf(const std::vector<HeardWord>& heard, double from_s, double sure_s) const
+{
+    for (std::size_t i = heard.size(); i-- > 1;) {
+        const std::size_t last = lastWordOf(heard, i);
+        if (last < heard.size() && heard[last].span.end_s < sure_s && heard[i].span.start_s > from_s) {
+            return i;
+        }
+    }
+    return heard.size();
+}
+
+std::size_t PieceSearch::wholeUntil(const std::vector<HeardWord>& heard, double sure_s) const
+{
+    for (std::size_t i = heard.size(); i-- > 0;) {
+        const std::size_t last = lastWordOf(heard, i);
+        if (last < heard.size() && heard[last].span.end_s < sure_s) {
+            return last + 1;
+        }
+    }
+    return 0;
+}
+
+} // namespace brumefall::media

@@ -1,0 +1,157 @@
+/// Searches a take piece by piece for the notes that are read in it.
+#pragma once
+
+#include "media/condense.h"
+#include "media/reading_grammar.h"
+#include "media/sound.h"
+#include "media/speech_decoder.h"
+#include "take/readings.h"
+
+#include <cstdint>
+#include <memory>
+#include <optional>
+#include <span>
+#include <vector>
+
+namespace brumefall::media {
+
+using take::ExpectedNote;
+/// Where it is known when a note is due, it is looked for within this of that and nowhere else.
+inline constexpr double kOffDue_s = 30.0;
+
+/// Searches a recording piece by piece, each for the notes that are due around where the reader is: what else
+/// is heard in one piece cannot lead the search astray in the next.
+class PieceSearch {
+public:
+    explicit PieceSearch(const std::vector<ExpectedNote>& expected);
+
+    /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
+    /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so. `before_s`
+    /// of the recording lie before `condensed`.
+    struct Result {
+        std::vector<HeardWord> words;
+        double until_s = 0.0;
+        /// Somebody softer talks beside the reader: nothing was searched, and it has to be anew without what
+        /// is below this level of the recording.
+        std::optional<float> softer_dB;
+    };
+    Result search(const Condensed& condensed, bool more, const Progress& progress, double before_s);
+
+    /// Whether the reader's voice is not the model's, and how is known.
+    [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
+
+    /// Where in the notes the reader is.
+    struct Position {
+        std::size_t at = 0; ///< the note that comes next
+        bool anywhere = true; ///< where that is, is not known yet
+    };
+    [[nodiscard]] Position position() const { return {at_, anywhere_}; }
+    void goOnAt(const Position& position);
+
+    /// The notes of a piece that the reader goes on in at `from`, up to the last seam, and where he is by
+    /// then. Nothing where it is not plainly a reading: that is for the search. The search stays where it is.
+    struct Ahead {
+        std::vector<HeardWord> words;
+        double until_s = 0.0;
+        Position position;
+    };
+    std::optional<Ahead> lookAhead(const Condensed& condensed, double before_s, const Position& from);
+
+private:
+    static constexpr double kPiece_s = 24.0;
+    static constexpr double kUnsure_s = 5.0; ///< of a piece's end: what comes next may change it
+    static constexpr double kUnsureAhead_s = 3.0;
+    static constexpr double kBefore_s = 0.06;
+    static constexpr double kLeast_s = 1.0; ///< that the search goes on by
+    static constexpr double kSomething_s = 2.0; ///< of speech in a piece
+    static constexpr std::size_t kBack = 6;
+    static constexpr std::size_t kAhead = 40;
+    static constexpr double kDearTalk = -60.0;
+
+    /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
+    /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
+    Heard hear(const Condensed& condensed, double from_s, double to_s);
+
+    /// Talk that goes on and on is heard so every now and then only: it takes as long as all the rest.
+    bool isWorthDearTalk();
+
+    /// The notes that may be heard in a piece: those around where the reader is, as far as they are due.
+    [[nodiscard]] Grammar::Window windowFor(const Condensed& condensed, double from_s, double to_s) const;
+
+    /// A recogniser for voices of one kind, with its grammar.
+    struct Voice {
+        Decoder decoder;
+        std::unique_ptr<Grammar> grammar;
+    };
+    [[nodiscard]] Voice makeVoice(double warp) const;
+    void use(Voice voice);
+
+    /// Whether the louder voice of the piece reads the notes that are heard in it, and hardly talks: the
+    /// softer one does: then `softer_dB_` is known.
+    bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
+        const Heard& heard);
+
+    /// Hears the first of some samples as other throats would have said it, and goes on with the one that
+    /// fits the model best: a shorter one step by step as long as that helps, and only where it helps much in
+    /// all, as an engine makes a little shorter ones likelier too (by 1.8 %; the voices that need it, by 4.5
+    /// and 8.5 %). A longer one is not tried: the one voice that it made likelier was found whole without it.
+    /// Whether another one was taken.
+    bool fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries);
+
+    /// The same piece heard once more, now that it is known where the reader is: other words may stand in the
+    /// place of a note's own. Where that finds less, or would make another stage's notes into these, it
+    /// counts for nothing.
+    Heard withMisreadWords(
+        const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard);
+
+    /// How sure it is that a word was another: by how much better the note, heard by itself, fits the sound
+    /// with it.
+    void judgeMisses(const Condensed& condensed, Heard& again);
+
+    /// Nats by which another word has to fit better to be as likely as the written one: more where the two
+    /// sound alike, as distances do, and nothing where they never do, as the directions.
+    [[nodiscard]] double evenGain(const WordPlace& place) const;
+
+    /// How well these words explain a stretch of the sound.
+    std::optional<double> fit(
+        const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words);
+
+    static std::span<const std::int16_t> samplesOf(const Condensed& condensed, const take::Span& span);
+
+    Heard decode(const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window);
+
+    /// `from_s` is the time of the first sample.
+    Heard decode(std::span<const std::int16_t> samples, double from_s, const Grammar::Window& window);
+
+    /// Makes the decoder find its best path through all of these.
+    void explain(std::span<const std::int16_t> samples);
+
+    /// The last word of the note that begins with word `i`, where it was heard whole; else `heard.size()`.
+    /// The joining word may have been left out.
+    [[nodiscard]] std::size_t lastWordOf(const std::vector<HeardWord>& heard, std::size_t i) const;
+
+    /// The first word of the last note that begins after `from_s` and was heard whole before `sure_s`: the
+    /// next piece begins with it.
+    [[nodiscard]] std::size_t seamOf(const std::vector<HeardWord>& heard, double from_s, double sure_s) const;
+
+    /// How many words there are up to the end of the last note that was heard whole before `sure_s`.
+    [[nodiscard]] std::size_t wholeUntil(const std::vector<HeardWord>& heard, double sure_s) const;
+
+    const std::vector<ExpectedNote>& expected_;
+    Decoder decoder_;
+    std::unique_ptr<Grammar> grammar_;
+    bool fitted_ = false; ///< to the reader's throat
+    bool shorter_ = false; ///< than the model's
+    int tries_ = 0;
+    double before_s_ = 0.0; ///< of the recording
+    std::size_t at_ = 0; ///< the note that comes next
+    bool anywhere_ = true; ///< where that is, is not known yet
+    std::optional<float> softer_dB_; ///< was found, and nobody was told
+    int louder_tries_ = 0;
+    int louder_fits_ = 0;
+    int dear_tries_ = 0;
+    /// The model's phones fit it ill, so that talk always would explain it better.
+    bool strange_voice_ = false;
+};
+
+} // namespace brumefall::media
