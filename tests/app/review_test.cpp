@@ -40,6 +40,16 @@ protected:
         return table().model()->index(row, column).data().toString();
     }
     [[nodiscard]] int row() { return table().currentIndex().row(); }
+    /// A recording from elsewhere: the first seconds of a take.
+    [[nodiscard]] std::filesystem::path beginningOfATake(std::size_t length_s)
+    {
+        auto file = scratch_.path() / "from the car.flac";
+        auto sound =
+            media::decodeSound(stage_ / "takes" / "2030-03-09 19.02.47.flac", media::kRecordingRate_hz);
+        sound.samples.resize(length_s * media::kRecordingRate_hz);
+        media::SoundWriter(file, sound.rate_hz).write(sound.samples);
+        return file;
+    }
     [[nodiscard]] int shownRows()
     {
         int shown = 0;
@@ -318,8 +328,7 @@ TEST_F(ReviewTest, AReadingIsKeptWithTheNotesThatItWasJudgedBy)
 {
     const auto before = document().takes().size();
     const auto notes = document().prepared().plan.notes.size();
-    const auto file = scratch_.path() / "from the car.flac";
-    std::filesystem::copy(stage_ / "takes" / "2030-03-09 19.02.47.flac", file);
+    const auto file = beginningOfATake(100);
     support::answerFileDialog(file);
     find<QPushButton>("importReading")->click();
     ASSERT_TRUE(waitFor([&] { return goesOn().contains(QStringLiteral("Finding the calls")); }, 20000));
@@ -330,10 +339,7 @@ TEST_F(ReviewTest, AReadingIsKeptWithTheNotesThatItWasJudgedBy)
 
 TEST_F(ReviewTest, AReadingThatIsBeingJudgedDoesNotGoIntoAnotherStage)
 {
-    const auto file = scratch_.path() / "the first minute.flac";
-    auto sound = media::decodeSound(stage_ / "takes" / "2030-03-09 19.02.47.flac", media::kRecordingRate_hz);
-    sound.samples.resize(60U * media::kRecordingRate_hz);
-    media::SoundWriter(file, sound.rate_hz).write(sound.samples);
+    const auto file = beginningOfATake(60);
     support::answerFileDialog(file);
     find<QPushButton>("importReading")->click();
     ASSERT_TRUE(waitFor([&] { return goesOn().contains(QStringLiteral("Finding the calls")); }, 20000));

@@ -164,17 +164,13 @@ TEST(Aligner, ADriverWhoTalksAllAlongHidesNothing)
 TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
 {
     const auto plan = demoPlan();
-    media::Sound talk;
-    talk.rate_hz = media::kAlignRate_hz;
-    for (int i = 0; i < 2; ++i) {
-        talk = joined(talk,
-            media::sayAtRate(
-                "we should talk about this one after lunch, the others had the same problem", 180));
-    }
+    const auto talk = media::resampled(
+        media::sayAtRate("we should talk about this one after lunch, the others had the same problem", 180),
+        media::kAlignRate_hz);
     stage::Stage other;
     other.text = "left one long into right six 40\nleft six 60\nright one tightens into left two 30\n"
                  "left two over bridge 40\nright two and left six 70\n";
-    auto elsewhere = media::readAloud(stage::prepare(other, nullptr).plan, {}, 1).sound;
+    const auto elsewhere = media::readAloud(stage::prepare(other, nullptr).plan, {}, 1).sound;
     for (const media::Sound* sound : {&talk, &elsewhere}) {
         int read = 0;
         for (const auto& note : media::align(*sound, take::expectedNotes(plan)).notes) {
