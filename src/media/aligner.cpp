@@ -32,16 +32,19 @@ struct LiveAligner::State {
 
     /// What will be found in the rest if the take ends soon, so that little is left to search then; the
     /// search itself, which hears more at once, finds it anew.
-    struct Ahead {
-        Condensed condensed;
-        std::vector<HeardWord> words;
-        double before_s; ///< of the recording
+    struct LookedAhead {
+        struct Piece {
+            Condensed condensed;
+            std::vector<HeardWord> words;
+            double before_s; ///< of the recording
+        };
+        PieceSearch::Position position; ///< of the reader, at its end
+        std::vector<Piece> pieces{};
+        std::size_t until = 0; ///< samples of the rest
+        std::size_t looked = 0; ///< samples of the rest at the last look
+        double in_vain_s = 0.0; ///< of what was said, in which no seam was found
     };
-    std::vector<Ahead> ahead;
-    std::size_t ahead_until = 0; ///< samples of the rest
-    std::size_t ahead_looked = 0;
-    double ahead_in_vain_s = 0.0; ///< of what was said, in which no seam was found
-    PieceSearch::Position ahead_position;
+    LookedAhead ahead{search.position()};
 
     /// Keeps words of a stretch that `before_s` of the recording lie before.
     void keep(const std::vector<HeardWord>& words, const Condensed& condensed, double before_s)
@@ -60,11 +63,7 @@ struct LiveAligner::State {
     {
         rest.samples.erase(rest.samples.begin(), rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
         before += done;
-        ahead.clear();
-        ahead_until = 0;
-        ahead_looked = 0;
-        ahead_in_vain_s = 0.0;
-        ahead_position = search.position();
+        ahead = {search.position()};
     }
 };
 
@@ -87,33 +86,33 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
     if (waits >= kLeast && waits >= s.looked + kLook) {
         search(true, {});
         s.looked = s.rest.samples.size();
-    } else if (waits >= s.ahead_until + kLeastAhead && waits >= s.ahead_looked + kLookAhead) {
+    } else if (waits >= s.ahead.until + kLeastAhead && waits >= s.ahead.looked + kLookAhead) {
         lookAhead();
-        s.ahead_looked = waits;
+        s.ahead.looked = waits;
     }
 }
 
 void LiveAligner::lookAhead()
 {
     State& s = *state_;
-    const double before_s = static_cast<double>(s.before + s.ahead_until) / kAlignRate_hz;
+    const double before_s = static_cast<double>(s.before + s.ahead.until) / kAlignRate_hz;
     const Sound piece{
-        {s.rest.samples.begin() + static_cast<std::ptrdiff_t>(s.ahead_until), s.rest.samples.end()},
+        {s.rest.samples.begin() + static_cast<std::ptrdiff_t>(s.ahead.until), s.rest.samples.end()},
         kAlignRate_hz};
     constexpr double kMore_s = 1.5; // that something else may be found in
     constexpr double kMoreShare = 0.25; // talk takes long, and is not heard again for every word of it
     Condensed condensed = condense(piece, s.how);
     const double said_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
-    if (said_s < s.ahead_in_vain_s + std::max(kMore_s, kMoreShare * s.ahead_in_vain_s)) {
+    if (said_s < s.ahead.in_vain_s + std::max(kMore_s, kMoreShare * s.ahead.in_vain_s)) {
         return;
     }
-    auto found = s.search.lookAhead(condensed, before_s, s.ahead_position);
-    s.ahead_in_vain_s = found ? 0.0 : said_s;
+    auto found = s.search.lookAhead(condensed, before_s, s.ahead.position);
+    s.ahead.in_vain_s = found ? 0.0 : said_s;
     if (found) {
-        s.ahead_until = std::min(s.rest.samples.size(),
-            s.ahead_until + static_cast<std::size_t>(condensed.originalTime(found->until_s) * kAlignRate_hz));
-        s.ahead_position = found->position;
-        s.ahead.push_back({std::move(condensed), std::move(found->words), before_s});
+        s.ahead.until = std::min(s.rest.samples.size(),
+            s.ahead.until + static_cast<std::size_t>(condensed.originalTime(found->until_s) * kAlignRate_hz));
+        s.ahead.position = found->position;
+        s.ahead.pieces.push_back({std::move(condensed), std::move(found->words), before_s});
     }
 }
 
@@ -146,19 +145,19 @@ void LiveAligner::search(bool more, const Progress& progress)
 
 double LiveAligner::unsearched_s() const
 {
-    return static_cast<double>(state_->rest.samples.size() - state_->ahead_until) / kAlignRate_hz;
+    return static_cast<double>(state_->rest.samples.size() - state_->ahead.until) / kAlignRate_hz;
 }
 
 std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
 {
     State& s = *state_;
     const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
-    for (const auto& piece : s.ahead) {
+    for (const auto& piece : s.ahead.pieces) {
         s.keep(piece.words, piece.condensed, piece.before_s);
     }
-    if (!s.ahead.empty()) {
-        s.search.goOnAt(s.ahead_position);
-        s.drop(s.ahead_until);
+    if (!s.ahead.pieces.empty()) {
+        s.search.goOnAt(s.ahead.position);
+        s.drop(s.ahead.until);
     }
     search(false, progress);
     auto found = s.readings.finish(length_s);
