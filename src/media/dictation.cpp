@@ -81,7 +81,7 @@ captions::Cue Dictation::heardIn() const
     sound.samples.insert(sound.samples.end(), breath_.begin(), breath_.end());
     auto condensed = condense(sound, {.hiss = 0.0});
     Prepared prepared(std::move(condensed.samples));
-    auto words = decoder_.hear(prepared.until(prepared.count()));
+    auto words = decoder_.hear(prepared.until(prepared.count())).words;
     const double earlier_s = static_cast<double>(earlier_.size()) / kAlignRate_hz;
     const double from_s = static_cast<double>(from_) / kAlignRate_hz;
     for (NotesWord& word : words) {

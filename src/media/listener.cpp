@@ -64,20 +64,22 @@ private:
     {
     }
 
-    /// Where the piece from sample `from` ends: at the quietest fifth of a second of where it may.
+    /// Where the piece from sample `from` ends: at the quietest fifth of a second of where it may. The first
+    /// are short, as they are heard more than once: with them one finds how to hear the others.
     [[nodiscard]] std::size_t endAfter(std::size_t from)
     {
+        constexpr std::size_t kFirst = 3;
         constexpr std::size_t kShortest = 8 * 100; // frames
-        constexpr std::size_t kLongest = 16 * 100;
+        const std::size_t longest = ends_.size() <= kFirst ? 10 * 100 : 16 * 100;
         constexpr std::size_t kAround = 20;
-        if (prepared_.count() / kFrame <= from / kFrame + kLongest) {
+        if (prepared_.count() / kFrame <= from / kFrame + longest) {
             return prepared_.count();
         }
-        const auto may = prepared_.until(from + kLongest * kFrame).subspan(from);
+        const auto may = prepared_.until(from + longest * kFrame).subspan(from);
         const auto energy = meanSquares(may, kAlignRate_hz);
-        std::size_t best = kLongest;
+        std::size_t best = longest;
         double least = 1e300;
-        for (std::size_t f = kShortest; f + kAround <= kLongest; ++f) {
+        for (std::size_t f = kShortest; f + kAround <= longest; ++f) {
             double sum = 0.0;
             for (std::size_t i = f; i < f + kAround; ++i) {
                 sum += energy[i];
@@ -95,28 +97,42 @@ private:
     std::vector<std::size_t> ends_{0}; ///< of the pieces so far, in samples; the first begins at 0
 };
 
-/// On which side of their directions the grades stand; nothing where few tell.
+/// How often a grade is said before its direction, and how often after it.
+struct Order {
+    int before = 0;
+    int after = 0;
+
+    explicit Order(std::span<const NotesWord> words)
+    {
+        constexpr std::array<std::string_view, 6> kGrades{"one", "two", "three", "four", "five", "six"};
+        const auto isGrade = [&](const NotesWord& word) {
+            return std::find(kGrades.begin(), kGrades.end(), word.text) != kGrades.end();
+        };
+        const auto isSide = [](const NotesWord& word) { return word.text == "left" || word.text == "right"; };
+        for (std::size_t i = 0; i + 1 < words.size(); ++i) {
+            before += isGrade(words[i]) && isSide(words[i + 1]) ? 1 : 0;
+            after += isSide(words[i]) && isGrade(words[i + 1]) ? 1 : 0;
+        }
+    }
+
+    [[nodiscard]] bool isOnly(notes::Order order) const
+    {
+        return order == notes::Order::number_first ? before > 0 && after == 0 : after > 0 && before == 0;
+    }
+};
+
+/// The order of many words; nothing where few tell.
 std::optional<notes::Order> orderOf(std::span<const NotesWord> words)
 {
     constexpr int kEnough = 6;
     constexpr double kClear = 2.0;
-    constexpr std::array<std::string_view, 6> kGrades{"one", "two", "three", "four", "five", "six"};
-    const auto isGrade = [&](const NotesWord& word) {
-        return std::find(kGrades.begin(), kGrades.end(), word.text) != kGrades.end();
-    };
-    const auto isSide = [](const NotesWord& word) { return word.text == "left" || word.text == "right"; };
-    int before = 0;
-    int after = 0;
-    for (std::size_t i = 0; i + 1 < words.size(); ++i) {
-        before += isGrade(words[i]) && isSide(words[i + 1]) ? 1 : 0;
-        after += isSide(words[i]) && isGrade(words[i + 1]) ? 1 : 0;
-    }
-    if (before + after < kEnough) {
+    const Order order(words);
+    if (order.before + order.after < kEnough) {
         return {};
     }
-    return before > kClear * after ? std::optional(notes::Order::number_first)
-        : after > kClear * before  ? std::optional(notes::Order::direction_first)
-                                   : std::nullopt;
+    return order.before > kClear * order.after ? std::optional(notes::Order::number_first)
+        : order.after > kClear * order.before  ? std::optional(notes::Order::direction_first)
+                                               : std::nullopt;
 }
 
 /// `words` with each stretch of talk as one.
@@ -143,6 +159,77 @@ std::vector<NotesWord> withTalk(std::span<const NotesWord> words, const notes::S
     return out;
 }
 
+/// A recording as it is heard, piece by piece.
+class Listening {
+public:
+    Listening(Sound sound, const notes::Style& style, Progress progress)
+        : pieces_(std::move(sound))
+        , decoder_(style)
+        , progress_(std::move(progress))
+    {
+    }
+
+    [[nodiscard]] bool isDone() const { return !pieces_.has(heard_.size()); }
+    /// Whether it is wished that it goes on.
+    [[nodiscard]] bool goesOn() const { return goesOn(heard_.size()); }
+
+    /// Hears the next piece. Once it tells how long the throat of the voice is, or on which side the crew
+    /// says the grade, those before are heard anew with that, where it may change them.
+    void hearNext()
+    {
+        constexpr std::size_t kEnoughWords = 8; // of notes: it is no talk
+        const std::size_t piece = heard_.size();
+        const auto samples = pieces_.samplesOf(piece);
+        Hearing now = decoder_.hear(samples);
+        if (!fitted_ && now.words.size() >= kEnoughWords) {
+            fitted_ = true;
+            if (auto fitting = decoder_.fitVoice(samples, now)) {
+                now = std::move(*fitting);
+                hearAnew([](const auto&) { return true; });
+            }
+        }
+        heard_.push_back(pieces_.timed(piece, std::move(now.words)));
+        if (const auto order = decoder_.order() ? std::nullopt : orderOf(words())) {
+            decoder_.use(order, decoder_.warp());
+            hearAnew([&](const auto& heard) { return !Order(heard).isOnly(*order); });
+        }
+    }
+
+    [[nodiscard]] const std::vector<NotesWord>& newest() const { return heard_.back(); }
+    /// With each stretch of talk as one.
+    [[nodiscard]] std::vector<NotesWord> all() const { return withTalk(words(), decoder_.succession()); }
+
+private:
+    [[nodiscard]] std::vector<NotesWord> words() const
+    {
+        std::vector<NotesWord> words;
+        for (const auto& heard : heard_) {
+            words.insert(words.end(), heard.begin(), heard.end());
+        }
+        return words;
+    }
+
+    [[nodiscard]] bool goesOn(std::size_t piece) const
+    {
+        return !progress_ || progress_(pieces_.shareBefore(piece));
+    }
+
+    template <class May> void hearAnew(May mayChange)
+    {
+        for (std::size_t piece = 0; piece < heard_.size() && goesOn(piece); ++piece) {
+            if (mayChange(heard_[piece])) {
+                heard_[piece] = pieces_.timed(piece, decoder_.hear(pieces_.samplesOf(piece)).words);
+            }
+        }
+    }
+
+    Pieces pieces_;
+    NotesDecoder decoder_;
+    Progress progress_;
+    bool fitted_ = false;
+    std::vector<std::vector<NotesWord>> heard_; ///< of each piece so far
+};
+
 } // namespace
 
 std::vector<captions::Cue> listen(
@@ -151,40 +238,17 @@ std::vector<captions::Cue> listen(
     if (sound.samples.empty()) {
         return {};
     }
-    constexpr std::size_t kEnoughWords = 8; // of notes: it is no talk
-    Pieces pieces(std::move(sound));
-    NotesDecoder decoder(style);
-    bool fitted = false;
-    std::vector<NotesWord> words;
-    const auto goesOn = [&](std::size_t piece) { return !progress || progress(pieces.shareBefore(piece)); };
-    if (!goesOn(0)) {
-        return {};
-    }
-    for (std::size_t piece = 0; pieces.has(piece);) {
-        const auto samples = pieces.samplesOf(piece);
-        const auto said = pieces.timed(piece++, decoder.hear(samples));
-        words.insert(words.end(), said.begin(), said.end());
-        if (heard && !said.empty()) {
-            heard(cuesOf(said).back());
-        }
-        if (!goesOn(piece)) {
+    Listening listening(std::move(sound), style, progress);
+    while (!listening.isDone()) {
+        if (!listening.goesOn()) {
             return {};
         }
-        bool anew = false;
-        if (!fitted && said.size() >= kEnoughWords) {
-            fitted = true;
-            anew = decoder.fitVoice(samples);
-        }
-        if (const auto order = decoder.order() ? std::nullopt : orderOf(words)) {
-            decoder.use(order, decoder.warp());
-            anew = true;
-        }
-        if (anew) {
-            words.clear();
-            piece = 0;
+        listening.hearNext();
+        if (heard && !listening.newest().empty()) {
+            heard(cuesOf(listening.newest()).back());
         }
     }
-    return cuesOf(withTalk(words, decoder.succession()));
+    return cuesOf(listening.all());
 }
 
 } // namespace brumefall::media

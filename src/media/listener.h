@@ -16,7 +16,7 @@ namespace brumefall::media {
 /// MediaError where the recogniser's model is missing.
 ///
 /// Viterbi search over pairs of words (notes::succession). Once what was heard tells on which side the crew
-/// says the grade, or how long the throat of the voice is, all is heard anew with that.
+/// says the grade, or how long the throat of the voice is, what that may change is heard anew.
 using OnCue = std::function<void(const captions::Cue&)>;
 [[nodiscard]] std::vector<captions::Cue> listen(
     Sound sound, const notes::Style& style, const Progress& progress = {}, const OnCue& heard = {});

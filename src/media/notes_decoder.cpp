@@ -98,22 +98,12 @@ void NotesDecoder::use(std::optional<notes::Order> order, double warp)
     warp_ = warp;
 }
 
-/// What one hearing gives; the logarithms grow towards 0 the better the model fits.
-struct NotesDecoder::Heard {
-    std::vector<NotesWord> words;
-    double likelihood = -1e300; ///< logarithm, of all
-    double sounds = 0.0; ///< logarithm, of the sounds of the words
-    int frames = 0; ///< of the words
-
-    [[nodiscard]] double perFrame() const { return frames == 0 ? -1e300 : sounds / frames; }
-};
-
-NotesDecoder::Heard NotesDecoder::heard(std::span<const std::int16_t> samples) const
+Hearing NotesDecoder::hear(std::span<const std::int16_t> samples) const
 {
     ps_start_utt(decoder_.get());
     ps_process_raw(decoder_.get(), samples.data(), samples.size(), FALSE, TRUE);
     ps_end_utt(decoder_.get());
-    Heard heard;
+    Hearing heard;
     heard.likelihood = logLikelihood(decoder_.get()).value_or(heard.likelihood);
     for (ps_seg_t* segment = ps_seg_iter(decoder_.get()); segment != nullptr;
          segment = ps_seg_next(segment)) {
@@ -138,37 +128,35 @@ NotesDecoder::Heard NotesDecoder::heard(std::span<const std::int16_t> samples) c
     return heard;
 }
 
-std::vector<NotesWord> NotesDecoder::hear(std::span<const std::int16_t> samples) const
-{
-    return heard(samples).words;
-}
-
-bool NotesDecoder::fitVoice(std::span<const std::int16_t> samples)
+std::optional<Hearing> NotesDecoder::fitVoice(std::span<const std::int16_t> samples, const Hearing& now)
 {
     constexpr std::array kShorter{1.16, 1.32};
     constexpr double kBetter = 0.02; // of a logarithm: an engine makes as much of a difference
     constexpr double kWordsBetter = 0.03;
-    constexpr std::size_t kSome = 9 * kAlignRate_hz;
-    const auto some = samples.first(std::min(samples.size(), kSome));
-    const double before = warp_;
-    const Heard as_it_is = heard(some);
-    const auto isBetter = [&](const Heard& other) {
-        return other.likelihood > as_it_is.likelihood + kBetter * std::abs(as_it_is.likelihood)
-            && other.perFrame() > as_it_is.perFrame() + kWordsBetter * std::abs(as_it_is.perFrame());
+    const auto isBetter = [&](const Hearing& other) {
+        return other.likelihood > now.likelihood + kBetter * std::abs(now.likelihood)
+            && other.perFrame() > now.perFrame() + kWordsBetter * std::abs(now.perFrame());
     };
-    double best = as_it_is.likelihood;
-    double fits = before;
+    double best = now.likelihood;
+    std::optional<Hearing> fitting;
+    double fits = warp_;
+    Decoder decoder = std::move(decoder_);
     for (const double warp : kShorter) {
         use(order_, warp);
-        const Heard other = heard(some);
+        Hearing other = hear(samples);
         if (other.likelihood <= best) {
             break;
         }
         best = other.likelihood;
-        fits = isBetter(other) ? warp : fits;
+        if (isBetter(other)) {
+            fits = warp;
+            decoder = std::move(decoder_);
+            fitting = std::move(other);
+        }
     }
-    use(order_, fits);
-    return fits != before;
+    decoder_ = std::move(decoder);
+    warp_ = fits;
+    return fitting;
 }
 
 Prepared::Prepared(std::vector<std::int16_t> samples)

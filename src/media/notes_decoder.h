@@ -30,6 +30,16 @@ struct NotesWord {
 /// A silence between two words; a longer one ends a sentence.
 inline constexpr double kPause_s = 0.25;
 
+/// What one hearing gives; the logarithms grow towards 0 the better the model fits.
+struct Hearing {
+    std::vector<NotesWord> words; ///< from the first sample on
+    double likelihood = -1e300; ///< logarithm, of all
+    double sounds = 0.0; ///< logarithm, of the sounds of the words
+    int frames = 0; ///< of the words
+
+    [[nodiscard]] double perFrame() const { return frames == 0 ? -1e300 : sounds / frames; }
+};
+
 class NotesDecoder {
 public:
     /// For the order of `style`, or either. Throws MediaError where the recogniser's model is missing.
@@ -42,18 +52,15 @@ public:
     [[nodiscard]] double warp() const { return warp_; }
     [[nodiscard]] const notes::Succession& succession() const { return succession_; }
 
-    /// The words in `samples` (at kAlignRate_hz, as Prepared makes them), from the first of them on.
-    /// What is drawn out as no reader does it is an engine, and left out.
-    [[nodiscard]] std::vector<NotesWord> hear(std::span<const std::int16_t> samples) const;
+    /// What is heard in `samples` (at kAlignRate_hz, as Prepared makes them). A word that is drawn out as no
+    /// reader does it is an engine, and left out.
+    [[nodiscard]] Hearing hear(std::span<const std::int16_t> samples) const;
     /// Hears `samples` as shorter throats would have said them, and goes on with the one that fits the model
-    /// best, where all of it and the words alone fit clearly better: all but the words may be an engine.
-    /// Returns whether that is another one than before.
-    bool fitVoice(std::span<const std::int16_t> samples);
+    /// best, where all of it and the words alone fit clearly better than in `now`, what was heard in them:
+    /// all but the words may be an engine. What is heard with it then; nothing where it goes on as before.
+    std::optional<Hearing> fitVoice(std::span<const std::int16_t> samples, const Hearing& now);
 
 private:
-    struct Heard;
-    [[nodiscard]] Heard heard(std::span<const std::int16_t> samples) const;
-
     notes::Style style_;
     std::string alone_;
     notes::Succession succession_; ///< for order_

@@ -8,6 +8,7 @@
 #include <array>
 #include <cmath>
 #include <cstdio>
+#include <iterator>
 #include <map>
 #include <numeric>
 #include <span>
@@ -315,7 +316,13 @@ std::string arpaOf(const Succession& s, const std::vector<std::string>& talk)
     const std::size_t n = s.words.size();
     std::vector<double> kept = s.ends;
     std::vector<double> shares(n, kEnds);
-    for (const auto& pair : s.pairs) {
+    // what is as rare is as well heard by its words alone, and reading all pairs takes as long as hearing
+    // seconds
+    constexpr double kLeast = 1e-4;
+    std::vector<Succession::Pair> pairs;
+    std::copy_if(s.pairs.begin(), s.pairs.end(), std::back_inserter(pairs),
+        [](const Succession::Pair& pair) { return pair.probability >= kLeast; });
+    for (const auto& pair : pairs) {
         kept[pair.first] += (1.0 - s.ends[pair.first]) * pair.probability;
         shares[pair.first] += (1.0 - kEnds) * s.share[pair.next];
     }
@@ -334,7 +341,7 @@ std::string arpaOf(const Succession& s, const std::vector<std::string>& talk)
     };
     const std::size_t talk_pairs = talk.size() * (1 + n + talk.size() + beginnings + 1);
     text += "\\data\\\nngram 1=" + std::to_string(n + 2 + talk.size())
-        + "\nngram 2=" + std::to_string(s.pairs.size() + n + beginnings + talk_pairs) + "\n\n\\1-grams:\n";
+        + "\nngram 2=" + std::to_string(pairs.size() + n + beginnings + talk_pairs) + "\n\n\\1-grams:\n";
     line(1e-99, "<s>", rest(begins, begun_shares));
     line(kEnds, "</s>", 0.0);
     for (std::size_t w = 0; w < n; ++w) {
@@ -368,9 +375,8 @@ std::string arpaOf(const Succession& s, const std::vector<std::string>& talk)
     for (std::size_t w = 0; w < n; ++w) {
         talkAfter(s.words[w]);
         line(s.ends[w], s.words[w] + " </s>", 0.0);
-        for (; at < s.pairs.size() && s.pairs[at].first == w; ++at) {
-            line((1.0 - s.ends[w]) * s.pairs[at].probability, s.words[w] + " " + s.words[s.pairs[at].next],
-                0.0);
+        for (; at < pairs.size() && pairs[at].first == w; ++at) {
+            line((1.0 - s.ends[w]) * pairs[at].probability, s.words[w] + " " + s.words[pairs[at].next], 0.0);
         }
     }
     text += "\n\\end\\\n";
