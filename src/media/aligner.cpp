@@ -127,8 +127,9 @@ void LiveAligner::search(bool more, const Progress& progress)
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
     Condensed condensed = condense(s.rest, s.how);
     auto found = s.search.search(condensed, more, progress, before_s);
-    if (found.softer_dB) {
-        s.how.softer_dB = found.softer_dB;
+    while (found.otherwise) {
+        s.how.softer_dB = found.otherwise->softer_dB ? found.otherwise->softer_dB : s.how.softer_dB;
+        s.how.hiss = found.otherwise->hiss.value_or(s.how.hiss);
         condensed = condense(s.rest, s.how);
         found = s.search.search(condensed, more, progress, before_s);
     }

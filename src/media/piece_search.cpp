@@ -38,10 +38,10 @@ PieceSearch::Result PieceSearch::search(
         const double to_s = std::min(from_s + kPiece_s, length_s);
         const bool known = knowsVoice();
         auto heard = hear(condensed, from_s, to_s).words;
-        if (softer_dB_) {
+        if (otherwise_) {
             at_ = at;
             anywhere_ = anywhere;
-            return {{}, 0.0, std::exchange(softer_dB_, std::nullopt)};
+            return {{}, 0.0, std::exchange(otherwise_, std::nullopt)};
         }
         if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
             all.clear();
@@ -96,7 +96,7 @@ std::optional<PieceSearch::Ahead> PieceSearch::lookAhead(
     }
     Heard heard = decode(condensed, 0.0, length_s, window);
     std::optional<Ahead> out;
-    if (heard.isReading() && (!strange_voice_ || heard.goesForward())) {
+    if (heard.isReading() && !heard.isDrawnOut() && (!strange_voice_ || heard.goesForward())) {
         if (!fitted_ && heard.notes_s > kSomething_s) {
             if (fitVoice(condensed.samples, window, tries_)) {
                 heard = decode(condensed, 0.0, length_s, window);
@@ -129,6 +129,9 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
     }
     const bool something = heard.notes_s + heard.talk_s > kSomething_s;
     const bool shorter = shorter_;
+    if (something && heard.isDrawnOut() && readsUnderHiss(condensed, {from_s, to_s}, window, heard)) {
+        return {};
+    }
     if (something && !heard.isReading() && readsLouder(condensed, {from_s, to_s}, window, heard)) {
         return {};
     }
@@ -211,7 +214,32 @@ bool PieceSearch::readsLouder(
         return false;
     }
     louder_tries_ = kMostTries;
-    softer_dB_ = louder->softer_dB;
+    otherwise_ = Otherwise{.softer_dB = louder->softer_dB};
+    return true;
+}
+
+bool PieceSearch::readsUnderHiss(
+    const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, const Heard& heard)
+{
+    constexpr int kMostTries = 3; ///< it may be no reading at all
+    constexpr double kMoreHiss = 2400.0;
+    if (hiss_tries_ >= kMostTries) {
+        return false;
+    }
+    ++hiss_tries_;
+    const auto samples = samplesOf(condensed, piece);
+    std::vector<std::int16_t> hidden(samples.begin(), samples.end());
+    Hiss hiss(kMoreHiss);
+    for (std::int16_t& sample : hidden) {
+        sample = hiss.over(sample);
+    }
+    const Heard other = decode(hidden, 0.0, window);
+    if (!other.isReading() || !other.goesForward() || other.isDrawnOut() || other.notes() < 2
+        || other.words.size() <= heard.words.size()) {
+        return false;
+    }
+    hiss_tries_ = kMostTries;
+    otherwise_ = Otherwise{.hiss = kMoreHiss};
     return true;
 }
 

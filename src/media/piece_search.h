@@ -25,15 +25,18 @@ class PieceSearch {
 public:
     explicit PieceSearch(const std::vector<ExpectedNote>& expected);
 
+    struct Otherwise {
+        std::optional<float> softer_dB{}; ///< somebody softer talks beside the reader, below this level
+        std::optional<double> hiss{}; ///< what comes and goes beside the reader has to be hidden under it
+    };
     /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
     /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so. `before_s`
     /// of the recording lie before `condensed`.
     struct Result {
         std::vector<HeardWord> words;
         double until_s = 0.0;
-        /// Somebody softer talks beside the reader: nothing was searched, and it has to be anew without what
-        /// is below this level of the recording.
-        std::optional<float> softer_dB;
+        /// Nothing was searched: the recording has to be made ready so, and searched anew.
+        std::optional<Otherwise> otherwise;
     };
     Result search(const Condensed& condensed, bool more, const Progress& progress, double before_s);
 
@@ -87,8 +90,14 @@ private:
     void use(Voice voice);
 
     /// Whether the louder voice of the piece reads the notes that are heard in it, and hardly talks: the
-    /// softer one does: then `softer_dB_` is known.
+    /// softer one does: then `otherwise_` is known.
     bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
+        const Heard& heard);
+
+    /// Whether notes are read in a piece in which few words seemed to last all the time: the gaps between
+    /// short noises (stones under the car) are like no silence that the model knows, and more hiss fills
+    /// them. Then `otherwise_` is known.
+    bool readsUnderHiss(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
         const Heard& heard);
 
     /// Hears the first of some samples as other throats would have said it, and goes on with the one that
@@ -146,7 +155,8 @@ private:
     double before_s_ = 0.0; ///< of the recording
     std::size_t at_ = 0; ///< the note that comes next
     bool anywhere_ = true; ///< where that is, is not known yet
-    std::optional<float> softer_dB_; ///< was found, and nobody was told
+    std::optional<Otherwise> otherwise_; ///< was found, and nobody was told
+    int hiss_tries_ = 0;
     int louder_tries_ = 0;
     int louder_fits_ = 0;
     int dear_tries_ = 0;

@@ -192,6 +192,12 @@ bool Heard::isReading() const
     return notes_s >= kShare * (notes_s + talk_s);
 }
 
+bool Heard::isDrawnOut() const
+{
+    constexpr double kLong_s = 0.7;
+    return notes_s > kLong_s * static_cast<double>(words.size());
+}
+
 bool Heard::isInOrder() const
 {
     constexpr std::size_t kFew = 4;

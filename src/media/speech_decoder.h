@@ -56,6 +56,8 @@ struct Heard {
     [[nodiscard]] std::size_t notes() const; ///< how many different ones
     /// Most of what is said in it is the notes.
     [[nodiscard]] bool isReading() const;
+    /// Its words are longer than anybody says them: noise was taken for them.
+    [[nodiscard]] bool isDrawnOut() const;
     /// Notes that follow each other, few left out and few said again: chance does not make that.
     [[nodiscard]] bool isInOrder() const;
     /// Nearly every note is followed by the next one: stricter than in order.

@@ -71,6 +71,34 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
 
 INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 500.0));
 
+/// Short noises with quiet between them, louder than half of the voice's sounds, were taken for words.
+TEST(Aligner, StonesUnderTheCarHideHardlyANote)
+{
+    constexpr double kSome_s = 45.0;
+    constexpr double kStonesIn1s = 12.0;
+    constexpr double kLoudness = 1900.0;
+    const auto plan = demoPlan();
+    auto reading = media::readAloud(plan, {}, 12, 0.0, kSome_s);
+    std::mt19937 random(7);
+    std::normal_distribution<double> noise(0.0, 1.0);
+    std::uniform_real_distribution<double> any(0.0, 1.0);
+    double stone = 0.0;
+    for (std::int16_t& sample : reading.sound.samples) {
+        stone = any(random) < kStonesIn1s / reading.sound.rate_hz ? 1.0 + 4.0 * any(random) : 0.997 * stone;
+        sample = static_cast<std::int16_t>(
+            std::clamp(sample + 0.25 * kLoudness * stone * noise(random), -32768.0, 32767.0));
+    }
+    const auto alignment = media::align(reading.sound, take::expectedNotes(plan));
+    std::size_t found = 0;
+    for (std::size_t k = 0; k < reading.truth.size(); ++k) {
+        found += alignment.notes[k].read
+                && std::abs(alignment.notes[k].span.start_s - reading.truth[k].span.start_s) < 0.3
+            ? 1
+            : 0;
+    }
+    EXPECT_GE(found, reading.truth.size() * 8 / 10) << "of " << reading.truth.size();
+}
+
 /// What follows a voice as the sound comes, over a countdown, and over talk between two calls.
 TEST(Follower, TellsEachNoteSoonAfterItWasSaid)
 {
