@@ -29,7 +29,12 @@ public:
 
 private:
     [[nodiscard]] std::optional<captions::Cue> takeFrame();
-    [[nodiscard]] captions::Cue heardIn() const;
+    /// What is heard in the breath, `whole` where it has ended.
+    [[nodiscard]] captions::Cue heardIn(bool whole) const;
+    /// Whether captions::kScratch explains what was heard as `now` in `samples` hardly worse; `before` is
+    /// what was heard in them before the breath.
+    [[nodiscard]] bool isScratch(std::span<const std::int16_t> samples, std::span<const NotesWord> before,
+        std::span<const NotesWord> now) const;
     [[nodiscard]] std::optional<captions::Cue> endBreath();
 
     NotesDecoder decoder_;

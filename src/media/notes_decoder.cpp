@@ -128,6 +128,30 @@ Hearing NotesDecoder::hear(std::span<const std::int16_t> samples) const
     return heard;
 }
 
+std::optional<double> NotesDecoder::likelihoodOf(
+    std::span<const std::int16_t> samples, std::span<const std::string> words) const
+{
+    constexpr const char* kExactly = "exactly";
+    ps_decoder_t* decoder = decoder_.get();
+    const int count = static_cast<int>(words.size());
+    fsg_model_t* fsg = fsg_model_init(kExactly, ps_get_logmath(decoder), 1.0F, count + 1);
+    fsg->start_state = 0;
+    fsg->final_state = count;
+    for (int w = 0; w < count; ++w) {
+        const int word = fsg_model_word_add(fsg, words[static_cast<std::size_t>(w)].c_str());
+        fsg_model_trans_add(fsg, w, w + 1, 0, word);
+    }
+    ps_set_fsg(decoder, kExactly, fsg);
+    fsg_model_free(fsg); // the decoder keeps its own reference
+    ps_set_search(decoder, kExactly);
+    ps_start_utt(decoder);
+    ps_process_raw(decoder, samples.data(), samples.size(), FALSE, TRUE);
+    ps_end_utt(decoder);
+    const auto likelihood = logLikelihood(decoder);
+    ps_set_search(decoder, kListenerSearch);
+    return likelihood;
+}
+
 std::optional<Hearing> NotesDecoder::fitVoice(std::span<const std::int16_t> samples, const Hearing& now)
 {
     constexpr std::array kShorter{1.16, 1.32};

@@ -55,6 +55,10 @@ public:
     /// What is heard in `samples` (at kAlignRate_hz, as Prepared makes them). A word that is drawn out as no
     /// reader does it is an engine, and left out.
     [[nodiscard]] Hearing hear(std::span<const std::int16_t> samples) const;
+    /// Logarithm of how likely `samples` are where just these words are said in them; nothing where they
+    /// cannot be.
+    [[nodiscard]] std::optional<double> likelihoodOf(
+        std::span<const std::int16_t> samples, std::span<const std::string> words) const;
     /// Hears `samples` as shorter throats would have said them, and goes on with the one that fits the model
     /// best, where all of it and the words alone fit clearly better than in `now`, what was heard in them:
     /// all but the words may be an engine. What is heard with it then; nothing where it goes on as before.

@@ -161,7 +161,6 @@ LanguageModel readModel(const std::string& arpa)
 
 Decoder makeListener(const LanguageModel& model, const std::vector<std::string>& words, double warp)
 {
-    constexpr const char* kName = "notes";
     Decoder decoder = decoderWith(listenerSettings(), warp);
     // words of the model, not fillers: the recogniser takes those for silence where it follows a path back,
     // and aborts where a word cannot be followed by silence
@@ -171,7 +170,8 @@ Decoder makeListener(const LanguageModel& model, const std::vector<std::string>&
     for (const std::string& word : words) {
         addToDictionary(decoder.get(), word, word);
     }
-    if (ps_set_lm(decoder.get(), kName, model.get()) != 0 || ps_set_search(decoder.get(), kName) != 0) {
+    if (ps_set_lm(decoder.get(), kListenerSearch, model.get()) != 0
+        || ps_set_search(decoder.get(), kListenerSearch) != 0) {
         throw refused();
     }
     return decoder;

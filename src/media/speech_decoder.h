@@ -35,6 +35,7 @@ using LanguageModel = std::shared_ptr<ngram_model_s>;
 
 /// The same for a stream of any words that `model` allows: every one of `words` gets its pronunciations. What
 /// is none of them is heard as phones of talk ("++AH++"). Throws MediaError.
+inline constexpr const char* kListenerSearch = "notes"; ///< the name of its search
 [[nodiscard]] Decoder makeListener(
     const LanguageModel& model, const std::vector<std::string>& words, double warp = 1.0);
 

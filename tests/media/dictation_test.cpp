@@ -21,11 +21,12 @@ namespace {
 constexpr std::size_t kSecond = media::kAlignRate_hz;
 
 /// Breaths with a second of a quiet room between them.
-std::vector<std::int16_t> dictate(const std::vector<std::string>& breaths)
+std::vector<std::int16_t> dictate(
+    const std::vector<std::string>& breaths, const std::string& variant = "en-us+f2")
 {
     std::vector<std::int16_t> samples(2 * kSecond);
     media::VoiceStyle voice;
-    voice.variant = "en-us+f2";
+    voice.variant = variant;
     for (const std::string& breath : breaths) {
         const auto said = media::resampled(media::sayAtRate(breath, 190, voice), media::kAlignRate_hz);
         samples.insert(samples.end(), said.samples.begin(), said.samples.end());
@@ -80,6 +81,18 @@ TEST(Dictation, HearsANoteABreathAndTakesBackWhatIsScratched)
     EXPECT_EQ(heard.breaths[3].line, "hairpin left");
     EXPECT_TRUE(heard.shown_while_said);
     EXPECT_NEAR(heard.from_s[0], 2.0 - 0.6, 0.3) << "with the room before it";
+}
+
+/// The recogniser hears "drops rock": a crew's own words are likelier to it.
+TEST(Dictation, ScratchThatIsToldFromTheTwoWordsItSoundsLike)
+{
+    const auto heard = hear(dictate({"left three tightens into right four sixty",
+                                        "caution hairpin left don't cut eighty", "scratch that", "flat left"},
+        "en-gb+f2"));
+    ASSERT_EQ(heard.breaths.size(), 4U);
+    for (std::size_t i = 0; i < heard.breaths.size(); ++i) {
+        EXPECT_EQ(heard.breaths[i].scratches, i == 2) << "breath " << i;
+    }
 }
 
 TEST(Dictation, HearsNoNoteInAClickOrInTalk)
