@@ -33,9 +33,11 @@ enum class Means { of_utterance, so_far };
 using LanguageModel = std::shared_ptr<ngram_model_s>;
 [[nodiscard]] LanguageModel readModel(const std::string& arpa);
 
+/// The name of the search of makeListener.
+inline constexpr const char* kListenerSearch = "notes";
+
 /// The same for a stream of any words that `model` allows: every one of `words` gets its pronunciations. What
 /// is none of them is heard as phones of talk ("++AH++"). Throws MediaError.
-inline constexpr const char* kListenerSearch = "notes"; ///< the name of its search
 [[nodiscard]] Decoder makeListener(
     const LanguageModel& model, const std::vector<std::string>& words, double warp = 1.0);
 
