@@ -70,7 +70,9 @@ private:
     {
         constexpr std::size_t kFirst = 3;
         constexpr std::size_t kShortest = 8 * 100; // frames
-        const std::size_t longest = ends_.size() <= kFirst ? 10 * 100 : 16 * 100;
+        constexpr std::size_t kLongestFirst = 10 * 100;
+        constexpr std::size_t kLongest = 16 * 100;
+        const std::size_t longest = ends_.size() <= kFirst ? kLongestFirst : kLongest;
         constexpr std::size_t kAround = 20;
         if (prepared_.count() / kFrame <= from / kFrame + longest) {
             return prepared_.count();

@@ -100,9 +100,7 @@ void NotesDecoder::use(std::optional<notes::Order> order, double warp)
 
 Hearing NotesDecoder::hear(std::span<const std::int16_t> samples) const
 {
-    ps_start_utt(decoder_.get());
-    ps_process_raw(decoder_.get(), samples.data(), samples.size(), FALSE, TRUE);
-    ps_end_utt(decoder_.get());
+    explain(decoder_.get(), samples);
     Hearing heard;
     heard.likelihood = logLikelihood(decoder_.get()).value_or(heard.likelihood);
     for (ps_seg_t* segment = ps_seg_iter(decoder_.get()); segment != nullptr;
@@ -141,12 +139,12 @@ std::optional<double> NotesDecoder::likelihoodOf(
         const int word = fsg_model_word_add(fsg, words[static_cast<std::size_t>(w)].c_str());
         fsg_model_trans_add(fsg, w, w + 1, 0, word);
     }
-    ps_set_fsg(decoder, kExactly, fsg);
+    const bool taken = ps_set_fsg(decoder, kExactly, fsg) == 0;
     fsg_model_free(fsg); // the decoder keeps its own reference
-    ps_set_search(decoder, kExactly);
-    ps_start_utt(decoder);
-    ps_process_raw(decoder, samples.data(), samples.size(), FALSE, TRUE);
-    ps_end_utt(decoder);
+    if (!taken || ps_set_search(decoder, kExactly) != 0) {
+        return {};
+    }
+    explain(decoder, samples);
     const auto likelihood = logLikelihood(decoder);
     ps_set_search(decoder, kListenerSearch);
     return likelihood;

@@ -1,9 +1,5 @@
 #include "media/piece_search.h"
 
-extern "C" {
-#include <pocketsphinx.h>
-}
-
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -372,7 +368,7 @@ std::optional<double> PieceSearch::fit(
 {
     constexpr double kAround_s = 0.1;
     grammar_->useExactly(words);
-    explain(samplesOf(condensed, {span.start_s - kAround_s, span.end_s + kAround_s}));
+    explain(decoder_.get(), samplesOf(condensed, {span.start_s - kAround_s, span.end_s + kAround_s}));
     return logLikelihood(decoder_.get());
 }
 
@@ -393,15 +389,8 @@ Heard PieceSearch::decode(
 Heard PieceSearch::decode(std::span<const std::int16_t> samples, double from_s, const Grammar::Window& window)
 {
     grammar_->use(window);
-    explain(samples);
+    explain(decoder_.get(), samples);
     return heardBy(decoder_.get(), std::max(0.0, from_s));
-}
-
-void PieceSearch::explain(std::span<const std::int16_t> samples)
-{
-    ps_start_utt(decoder_.get());
-    ps_process_raw(decoder_.get(), samples.data(), samples.size(), FALSE, TRUE);
-    ps_end_utt(decoder_.get());
 }
 
 std::size_t PieceSearch::lastWordOf(const std::vector<HeardWord>& heard, std::size_t i) const

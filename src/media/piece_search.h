@@ -132,9 +132,6 @@ private:
     /// `from_s` is the time of the first sample.
     Heard decode(std::span<const std::int16_t> samples, double from_s, const Grammar::Window& window);
 
-    /// Makes the decoder find its best path through all of these.
-    void explain(std::span<const std::int16_t> samples);
-
     /// The last word of the note that begins with word `i`, where it was heard whole; else `heard.size()`.
     /// The joining word may have been left out.
     [[nodiscard]] std::size_t lastWordOf(const std::vector<HeardWord>& heard, std::size_t i) const;

@@ -123,6 +123,13 @@ Decoder makeDecoder(Means means, double warp)
         warp);
 }
 
+void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples)
+{
+    ps_start_utt(decoder);
+    ps_process_raw(decoder, samples.data(), samples.size(), FALSE, TRUE);
+    ps_end_utt(decoder);
+}
+
 void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::string& word)
 {
     const auto ways = waysToSay(word);

@@ -4,9 +4,11 @@
 #include "media/reading_grammar.h"
 #include "take/take.h"
 
+#include <cstdint>
 #include <memory>
 #include <mutex>
 #include <optional>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -40,6 +42,9 @@ inline constexpr const char* kListenerSearch = "notes";
 /// is none of them is heard as phones of talk ("++AH++"). Throws MediaError.
 [[nodiscard]] Decoder makeListener(
     const LanguageModel& model, const std::vector<std::string>& words, double warp = 1.0);
+
+/// Finds the best path through all of `samples`, as one utterance.
+void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples);
 
 /// `name` is said in the ways of `word`.
 void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::string& word);
