@@ -83,12 +83,12 @@ TEST(Dictation, HearsANoteABreathAndTakesBackWhatIsScratched)
     EXPECT_NEAR(heard.from_s[0], 2.0 - 0.6, 0.3) << "with the room before it";
 }
 
-/// The recogniser hears "drops rock": a crew's own words are likelier to it.
+/// The recogniser hears "left" and another word: a crew's own words are likelier to it.
 TEST(Dictation, ScratchThatIsToldFromTheTwoWordsItSoundsLike)
 {
     const auto heard = hear(dictate({"left three tightens into right four sixty",
                                         "caution hairpin left don't cut eighty", "scratch that", "flat left"},
-        "en-gb+f2"));
+        "en-us+m3"));
     ASSERT_EQ(heard.breaths.size(), 4U);
     for (std::size_t i = 0; i < heard.breaths.size(); ++i) {
         EXPECT_EQ(heard.breaths[i].scratches, i == 2) << "breath " << i;
