@@ -91,7 +91,9 @@ public:
         began_.start();
         delivered_ = 0;
         // where in the reading the stage clock is now; the two run at the same rate from here
-        first_ = now();
+        next_ = now();
+        waits_ = 0;
+        silent_ = 0;
         timer_.start();
     }
 
@@ -116,22 +118,30 @@ private:
     }
 
     /// Where the video stood still the reader waits for it, as whoever watches it does: between two words.
-    void waitForVideo(long long due)
+    /// Where it ran ahead he catches up in a long pause: no word is lost, and a hesitation stays one.
+    void followVideo(long long due)
     {
         constexpr long long kOff = kRecordingRate_hz / 4;
-        constexpr long long kPause = kRecordingRate_hz / 10;
+        constexpr long long kBetweenWords = kRecordingRate_hz / 10;
+        constexpr long long kBetweenCalls = kRecordingRate_hz;
         const long long is = now();
-        const auto pausesAt = [this](long long from) {
-            for (long long at = from; at < from + kPause; ++at) {
-                if (sampleAt(at) != 0) {
-                    return false;
-                }
+        const long long ahead = next_ + (due - delivered_) - waits_ - is;
+        if (ahead > kOff && silent_ >= kBetweenWords) {
+            waits_ += ahead;
+        } else if (ahead < -kOff && silent_ >= kBetweenCalls) {
+            waits_ = 0;
+            while (next_ + (due - delivered_) < is && sampleAt(next_) == 0) {
+                ++next_;
             }
-            return true;
-        };
-        if (std::abs(is - (first_ + due)) > kOff && pausesAt(first_ + delivered_) && pausesAt(is)) {
-            first_ = is - due;
         }
+    }
+
+    [[nodiscard]] int nextSample()
+    {
+        const int voice = waits_ > 0 ? 0 : sampleAt(next_);
+        waits_ > 0 ? --waits_ : ++next_;
+        silent_ = voice == 0 ? silent_ + 1 : 0;
+        return voice;
     }
 
     void deliver()
@@ -140,12 +150,11 @@ private:
         if (due <= delivered_) {
             return;
         }
-        waitForVideo(due);
+        followVideo(due);
         std::vector<std::int16_t> block(static_cast<std::size_t>(due - delivered_));
-        for (std::size_t i = 0; i < block.size(); ++i) {
-            const int voice = sampleAt(first_ + delivered_ + static_cast<long long>(i));
-            block[i] = static_cast<std::int16_t>(
-                std::clamp(voice + static_cast<int>(room_(random_)), -32768, 32767));
+        for (std::int16_t& sample : block) {
+            sample = static_cast<std::int16_t>(
+                std::clamp(nextSample() + static_cast<int>(room_(random_)), -32768, 32767));
         }
         delivered_ = due;
         emit samplesReady(QByteArray(
@@ -157,8 +166,10 @@ private:
     std::function<double()> now_s_;
     QTimer timer_;
     QElapsedTimer began_;
-    long long first_ = 0;
-    long long delivered_ = 0;
+    long long delivered_ = 0; ///< samples
+    long long next_ = 0; ///< sample of the reading
+    long long waits_ = 0; ///< samples, before it goes on
+    long long silent_ = 0; ///< samples in a row
     std::minstd_rand random_{7};
     std::normal_distribution<double> room_{0.0, 25.0};
 };

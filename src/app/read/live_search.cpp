@@ -26,11 +26,12 @@ LiveSearch::LiveSearch(std::vector<media::ExpectedNote> expected, QThreadPool& p
 
 void LiveSearch::hear(const QByteArray& bytes)
 {
-    constexpr qsizetype kTask = 2 * media::kRecordingRate_hz; // a second
+    constexpr qsizetype kTask =
+        2 * media::kRecordingRate_hz; // a second, so that what is found hangs on no delivery
     waiting_ += bytes;
-    if (waiting_.size() >= kTask) {
-        pool_.start(
-            [self = shared_from_this(), bytes = std::exchange(waiting_, {})] { self->search(bytes); });
+    while (waiting_.size() >= kTask) {
+        pool_.start([self = shared_from_this(), task = waiting_.first(kTask)] { self->search(task); });
+        waiting_.remove(0, kTask);
     }
 }
 
