@@ -297,6 +297,15 @@ TEST_F(ReviewTest, TwoTakesAreLaidOverEachOther)
     EXPECT_TRUE(table().isColumnHidden(VerdictModel::kOther));
 }
 
+TEST_F(ReviewTest, BeforeTheFirstTakeItSaysWhatComesHereAndNotThatAPlanIsMissing)
+{
+    std::filesystem::remove_all(stage_ / "takes");
+    openDemo();
+    ASSERT_FALSE(document().prepared().plan.notes.empty());
+    ASSERT_EQ(window_->review().take(), nullptr);
+    EXPECT_NE(find<GapView>("reviewGap")->scene().instead, "");
+}
+
 TEST_F(ReviewTest, AReadingMadeElsewhereIsJudgedLikeATakeAndItsLeadsBecomeADriver)
 {
     const auto before = document().takes().size();

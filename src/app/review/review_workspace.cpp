@@ -324,6 +324,7 @@ void ReviewWorkspace::showTake(const QString& name)
     GapScene fresh;
     fresh.from_s = gap_->scene().from_s; // where one looks, and how near
     fresh.to_s = gap_->scene().to_s;
+    fresh.instead = gap_->scene().instead;
     gap_->scene() = fresh;
     if (it == takes.end()) {
         take_.reset();
