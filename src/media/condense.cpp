@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <numeric>
 #include <utility>
 
 namespace brumefall::media {
@@ -136,12 +137,19 @@ float RumbleFilter::next(float sample)
 
 bool LevelWatch::isLoud(std::span<const float> frame)
 {
-    constexpr std::size_t kWindow = 2500;
     constexpr std::size_t kOften = 10;
     constexpr double kSlow = 0.9;
-    const float energy_dB = loudness_dB(meanSquare(frame));
+    // of some frames: the loudest of a steady noise are no voice, and no breath would end in it
+    constexpr std::size_t kSmoothed = 8;
+    const double now = meanSquare(frame);
+    last_.push_back(now);
+    if (last_.size() > kSmoothed) {
+        last_.pop_front();
+    }
+    const float energy_dB =
+        loudness_dB(std::accumulate(last_.begin(), last_.end(), 0.0) / static_cast<double>(last_.size()));
     energy_.push_back(energy_dB);
-    if (energy_.size() > kWindow) {
+    if (energy_.size() > window_) {
         energy_.pop_front();
     }
     if (frames_++ % kOften == 0) {
@@ -153,7 +161,7 @@ bool LevelWatch::isLoud(std::span<const float> frame)
     }
     // a voice that begins after silence is not overdriven until the level is known
     constexpr double kMost_dB = 78.0;
-    gain_ = std::min(gain_, std::pow(10.0, (kMost_dB - static_cast<double>(energy_dB)) / 20.0));
+    gain_ = std::min(gain_, std::pow(10.0, (kMost_dB - static_cast<double>(loudness_dB(now))) / 20.0));
     return energy_dB >= quiet_dB_ + margin_dB_;
 }
 

@@ -89,11 +89,18 @@ private:
 /// brought to one level with a steady hiss.
 class LevelWatch {
 public:
-    /// Energy of this frame of a hundredth of a second against the quietest fifth of the last half minute.
+    /// `window_s` is how much of what came last shows how loud the quiet is.
+    explicit LevelWatch(double window_s)
+        : window_(static_cast<std::size_t>(100.0 * window_s))
+    {
+    }
+    /// Energy of this frame of a hundredth of a second against the quietest fifth of the last ones.
     [[nodiscard]] bool isLoud(std::span<const float> frame);
     [[nodiscard]] std::int16_t brought(float sample);
 
 private:
+    std::size_t window_; ///< frames
+    std::deque<double> last_; ///< mean squares
     std::deque<float> energy_; ///< of the last frames, in dB
     std::size_t frames_ = 0;
     float quiet_dB_ = 0.0F;

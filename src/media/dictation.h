@@ -28,6 +28,7 @@ public:
     [[nodiscard]] const std::string& soFar() const { return so_far_; }
 
 private:
+    static constexpr double kQuietWithin_s = 5.0; ///< where an engine starts, breaths end again after it
     [[nodiscard]] std::optional<captions::Cue> takeFrame();
     /// What is heard in the breath, `whole` where it has ended.
     [[nodiscard]] captions::Cue heardIn(bool whole) const;
@@ -39,7 +40,7 @@ private:
 
     NotesDecoder decoder_;
     RumbleFilter filter_;
-    LevelWatch level_;
+    LevelWatch level_{kQuietWithin_s};
     std::vector<std::int16_t> frame_; ///< as far as it has come
     std::vector<float> filtered_; ///< the same without rumble
     std::vector<std::int16_t> room_; ///< what was before the breath

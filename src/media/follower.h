@@ -57,7 +57,7 @@ private:
     Decoder decoder_;
     Grammar grammar_;
     RumbleFilter filter_;
-    LevelWatch level_;
+    LevelWatch level_{25.0};
 
     std::vector<float> rest_; ///< samples that fill no frame yet
     std::deque<std::vector<float>> before_; ///< quiet frames that may come before a word
