@@ -130,6 +130,7 @@ void LiveAligner::search(bool more, const Progress& progress)
     while (found.otherwise) {
         s.how.softer_dB = found.otherwise->softer_dB ? found.otherwise->softer_dB : s.how.softer_dB;
         s.how.hiss = found.otherwise->hiss.value_or(s.how.hiss);
+        s.ahead = {s.search.position()}; // all of it sounds otherwise now
         condensed = condense(s.rest, s.how);
         found = s.search.search(condensed, more, progress, before_s);
     }
