@@ -42,6 +42,7 @@ public:
     [[nodiscard]] double heard_s() const { return static_cast<double>(heard_) / kAlignRate_hz; }
 
 private:
+    static constexpr double kQuietWithin_s = 25.0; ///< calls may chain for long
     void takeFrame(std::span<const float> frame);
     void feed(std::span<const float> frame, std::size_t original);
     void decodeFed();
@@ -57,7 +58,7 @@ private:
     Decoder decoder_;
     Grammar grammar_;
     RumbleFilter filter_;
-    LevelWatch level_{25.0};
+    LevelWatch level_{kQuietWithin_s};
 
     std::vector<float> rest_; ///< samples that fill no frame yet
     std::deque<std::vector<float>> before_; ///< quiet frames that may come before a word

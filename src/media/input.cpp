@@ -124,9 +124,13 @@ private:
         constexpr long long kOff = kRecordingRate_hz / 4;
         constexpr long long kBetweenWords = kRecordingRate_hz / 10;
         constexpr long long kBetweenCalls = kRecordingRate_hz;
+        constexpr long long kSought = 10 * kRecordingRate_hz; ///< somebody goes elsewhere in the video
         const long long is = now();
         const long long ahead = next_ + (due - delivered_) - waits_ - is;
-        if (ahead > kOff && silent_ >= kBetweenWords) {
+        if (std::abs(ahead) > kSought) {
+            next_ -= ahead + waits_;
+            waits_ = 0;
+        } else if (ahead > kOff && silent_ >= kBetweenWords) {
             waits_ += ahead;
         } else if (ahead < -kOff && silent_ >= kBetweenCalls) {
             waits_ = 0;

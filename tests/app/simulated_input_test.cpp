@@ -92,3 +92,11 @@ TEST(SimulatedInput, CatchesUpWithAVideoThatRanAheadWithoutLosingAWordOrAHesitat
     EXPECT_NEAR(words[1] - words[0], 0.9, 0.05) << "a hesitation stays one";
     EXPECT_NEAR(words.back(), 2.5, 0.3);
 }
+
+TEST(SimulatedInput, GoesWithAVideoThatIsSoughtElsewhere)
+{
+    const auto words = wordsAlong(
+        {0.3, 20.0}, [](double now_s) { return now_s < 1.0 ? now_s : now_s + 18.0; }, 2.6);
+    ASSERT_EQ(words.size(), 2U);
+    EXPECT_NEAR(words.back(), 2.0, 0.2);
+}

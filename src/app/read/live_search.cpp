@@ -26,8 +26,8 @@ LiveSearch::LiveSearch(std::vector<media::ExpectedNote> expected, QThreadPool& p
 
 void LiveSearch::hear(const QByteArray& bytes)
 {
-    constexpr qsizetype kTask =
-        2 * media::kRecordingRate_hz; // a second, so that what is found hangs on no delivery
+    // each time just as much, so that what is found does not hang on how the sound was delivered
+    constexpr qsizetype kTask = 2 * media::kRecordingRate_hz; // a second
     waiting_ += bytes;
     while (waiting_.size() >= kTask) {
         pool_.start([self = shared_from_this(), task = waiting_.first(kTask)] { self->search(task); });
