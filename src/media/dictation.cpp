@@ -125,17 +125,25 @@ captions::Cue Dictation::heardIn(bool whole) const
     const auto now =
         std::find_if(words.begin(), words.end(), [&](const NotesWord& word) { return word.end_s > from_s; });
     const bool scratch = whole && isScratch(samples, {words.begin(), now}, {now, words.end()});
-    words.erase(words.begin(), now);
     if (scratch) {
-        return {words.front().start_s, words.back().end_s, 1, std::string(captions::kScratch),
-            {{0, words.front().start_s}}};
+        return {now->start_s, words.back().end_s, 1, std::string(captions::kScratch), {{0, now->start_s}}};
+    }
+    // what the voice's words fit like is known from those before it
+    words = withTalk(words, decoder_.succession());
+    words.erase(words.begin(),
+        std::find_if(words.begin(), words.end(), [&](const NotesWord& word) { return word.end_s > from_s; }));
+    constexpr double kHardly = 0.5; // what was mixed with talk is to be said again
+    if (std::erase_if(words, [](const NotesWord& word) { return word.isTalk(); }) > 0) {
+        for (NotesWord& word : words) {
+            word.sure = std::min(word.sure, kHardly);
+        }
     }
     captions::Cue all{from_s, from_s, 1, {}, {}};
     for (const captions::Cue& cue : cuesOf(words)) { // a breath is one, however haltingly it is said
         const std::size_t at = all.text.empty() ? 0 : all.text.size() + 1;
         all.text += (all.text.empty() ? "" : " ") + cue.text;
         for (const auto& time : cue.times) {
-            all.times.push_back({at + time.byte, time.at_s});
+            all.times.push_back({at + time.byte, time.at_s, time.sure});
         }
         all.end_s = cue.end_s;
     }

@@ -108,8 +108,11 @@ public:
     [[nodiscard]] QString name() const override { return QString::fromLatin1(stage::kSimulatedReader); }
 
 private:
-    /// The sample of the reading that belongs to the stage clock.
-    [[nodiscard]] long long now() const { return std::llround((now_s_() - from_s_) * kRecordingRate_hz); }
+    /// The sample of the reading that belongs to the stage clock; its first where there is none.
+    [[nodiscard]] long long now() const
+    {
+        return now_s_ ? std::llround((now_s_() - from_s_) * kRecordingRate_hz) : 0;
+    }
 
     [[nodiscard]] int sampleAt(long long at) const
     {
@@ -125,6 +128,9 @@ private:
         constexpr long long kBetweenWords = kRecordingRate_hz / 10;
         constexpr long long kBetweenCalls = kRecordingRate_hz;
         constexpr long long kSought = 10 * kRecordingRate_hz; ///< somebody goes elsewhere in the video
+        if (!now_s_) {
+            return;
+        }
         const long long is = now();
         const long long ahead = next_ + (due - delivered_) - waits_ - is;
         if (std::abs(ahead) > kSought) {

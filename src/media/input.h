@@ -53,7 +53,8 @@ signals:
 [[nodiscard]] std::unique_ptr<VoiceInput> makeMicrophone(const QString& name);
 
 /// Delivers a prepared reading in real time. `now_s` tells the stage time, so that the reader hears the
-/// same clock as the page; before and after the reading there is a quiet room.
-[[nodiscard]] std::unique_ptr<VoiceInput> makeSimulatedReader(Reading reading, std::function<double()> now_s);
+/// same clock as the page; without it the reading begins at once. Before and after it there is a quiet room.
+[[nodiscard]] std::unique_ptr<VoiceInput> makeSimulatedReader(
+    Reading reading, std::function<double()> now_s = {});
 
 } // namespace brumefall::media

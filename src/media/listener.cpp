@@ -4,7 +4,6 @@
 #include "media/loudness.h"
 #include "media/notes_decoder.h"
 #include "media/resample.h"
-#include "notes/talk.h"
 
 #include <algorithm>
 #include <array>
@@ -135,30 +134,6 @@ std::optional<notes::Order> orderOf(std::span<const NotesWord> words)
     return order.before > kClear * order.after ? std::optional(notes::Order::number_first)
         : order.after > kClear * order.before  ? std::optional(notes::Order::direction_first)
                                                : std::nullopt;
-}
-
-/// `words` with each stretch of talk as one.
-std::vector<NotesWord> withTalk(std::span<const NotesWord> words, const notes::Succession& succession)
-{
-    std::vector<notes::SpokenWord> spoken;
-    for (std::size_t i = 0; i < words.size(); ++i) {
-        spoken.push_back(
-            {words[i].text, i == 0 || words[i].start_s - words[i - 1].end_s > kPause_s, words[i].fit});
-    }
-    const auto talk = notes::talkAmong(spoken, succession);
-    constexpr double kTalk = 0.5;
-    std::vector<NotesWord> out;
-    for (std::size_t i = 0; i < words.size(); ++i) {
-        if (talk[i] < kTalk) {
-            out.push_back(words[i]);
-            out.back().sure = 1.0 - talk[i];
-        } else if (i > 0 && talk[i - 1] >= kTalk) {
-            out.back().end_s = words[i].end_s;
-        } else {
-            out.push_back({std::string(captions::kUnknownTalk), words[i].start_s, words[i].end_s});
-        }
-    }
-    return out;
 }
 
 /// A recording as it is heard, piece by piece.

@@ -1,5 +1,7 @@
 #include "media/notes_decoder.h"
 
+#include "notes/talk.h"
+
 extern "C" {
 #include <pocketsphinx.h>
 }
@@ -196,6 +198,29 @@ std::span<const std::int16_t> Prepared::until(std::size_t end)
         samples_[ready_] = hiss_.over(samples_[ready_]);
     }
     return std::span(samples_).first(end);
+}
+
+std::vector<NotesWord> withTalk(std::span<const NotesWord> words, const notes::Succession& succession)
+{
+    std::vector<notes::SpokenWord> spoken;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        spoken.push_back(
+            {words[i].text, i == 0 || words[i].start_s - words[i - 1].end_s > kPause_s, words[i].fit});
+    }
+    const auto talk = notes::talkAmong(spoken, succession);
+    constexpr double kTalk = 0.5;
+    std::vector<NotesWord> out;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        if (talk[i] < kTalk) {
+            out.push_back(words[i]);
+            out.back().sure = 1.0 - talk[i];
+        } else if (i > 0 && talk[i - 1] >= kTalk) {
+            out.back().end_s = words[i].end_s;
+        } else {
+            out.push_back({std::string(captions::kUnknownTalk), words[i].start_s, words[i].end_s});
+        }
+    }
+    return out;
 }
 
 std::vector<captions::Cue> cuesOf(std::span<const NotesWord> words)

@@ -90,6 +90,10 @@ private:
     std::size_t ready_ = 0;
 };
 
+/// `words` with each stretch of talk as one, and how likely each of the others is no talk.
+[[nodiscard]] std::vector<NotesWord> withTalk(
+    std::span<const NotesWord> words, const notes::Succession& succession);
+
 /// Words between two silences as cues, with the time of each word; a longer silence ends a sentence. A
 /// stretch of talk is a cue of its own.
 [[nodiscard]] std::vector<captions::Cue> cuesOf(std::span<const NotesWord> words);

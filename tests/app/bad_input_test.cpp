@@ -158,6 +158,6 @@ TEST_F(BadInputTest, WithoutAMicrophoneReadingIsToldAndTheWindowGoesOn)
     QSignalSpy failed(&window_->recorder(), &TakeRecorder::failed);
     window_->recorder().start(media::makeMicrophone({}), {});
     ASSERT_TRUE(waitFor([&] { return failed.count() > 0; }, 10000));
-    EXPECT_TRUE(message().contains(QStringLiteral("No microphone")));
+    EXPECT_TRUE(message().contains(QStringLiteral("No microphone"))) << message().toStdString();
     EXPECT_TRUE(waitFor([&] { return !window_->recorder().isRecording(); }, 5000));
 }

@@ -156,7 +156,7 @@ void CalibrationPanel::start()
     measured_.reset();
     if (who_->currentData().toString() == QStringLiteral("simulated")) {
         auto reading = media::readAloud(plan::readOn(plan_, kSimulated), {}, 1, 0.0, length_s_);
-        input_ = media::makeSimulatedReader(std::move(reading), [] { return 0.0; });
+        input_ = media::makeSimulatedReader(std::move(reading));
     } else {
         input_ = media::makeMicrophone(who_->currentData().toString());
     }

@@ -108,11 +108,13 @@ void TakeRecorder::start(std::unique_ptr<media::VoiceInput> input, const Wish& w
     lost_s_ = 0.0;
     clock_kept_s_ = 0.0;
     running_ = false;
+    input_failed_ = false;
     wall_.start();
     input_ = std::move(input);
     connect(input_.get(), &media::VoiceInput::samplesReady, this, &TakeRecorder::takeSamples);
     connect(input_.get(), &media::VoiceInput::failed, this, [this](const QString& why) {
         emit failed(why);
+        input_failed_ = true;
         QTimer::singleShot(0, this, &TakeRecorder::stop);
     });
     transport_.setRate(wish.rate);
@@ -398,11 +400,13 @@ void TakeRecorder::stop()
         const bool silent = recording_.take.recorded_s <= 0.0;
         heard_.reset();
         throwAway();
-        emit failed(silent
-                ? tr("%1 gave no sound: there is no take. Choose another microphone, or see that it is "
-                     "plugged in.")
-                      .arg(reader)
-                : tr("That was too short for a take."));
+        if (!input_failed_) { // else it is said why
+            emit failed(silent
+                    ? tr("%1 gave no sound: there is no take. Choose another microphone, or see that it is "
+                         "plugged in.")
+                          .arg(reader)
+                    : tr("That was too short for a take."));
+        }
         emit discarded();
         return;
     }

@@ -122,6 +122,7 @@ private:
     double lost_s_ = 0.0; ///< by the device
     double clock_kept_s_ = 0.0; ///< recorded when the clock was last written
     bool running_ = false;
+    bool input_failed_ = false; ///< and said why
     Wish wish_;
     double latency_s_ = 0.0; ///< by how much the device hears late
     bool paused_ = false;
