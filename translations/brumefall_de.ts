@@ -915,6 +915,10 @@
         <source>The dictation has ended. Lines written: %1.</source>
         <translation>Das Diktat ist beendet. Geschriebene Zeilen: %1.</translation>
     </message>
+    <message>
+        <source>No notes were heard in that.</source>
+        <translation>Darin waren keine Notizen zu hören.</translation>
+    </message>
 </context>
 <context>
     <name>brumefall::app::DistancesPanel</name>

@@ -403,6 +403,17 @@ TEST_F(NotesTest, WhatIsDictatedBecomesALineABreathAndIsTakenBackWhenItIsScratch
     EXPECT_EQ(text(), two) << "what was taken back and said is one step each";
 }
 
+TEST_F(NotesTest, TalkIsNotWrittenWhileOneDictates)
+{
+    open("left four\n");
+    find<NotesWorkspace>("notesWorkspace")
+        ->dictate(
+            std::make_unique<SaidInto>(breaths({"what a lovely evening for going home and cooking dinner"})));
+    ASSERT_TRUE(waitFor([&] { return message().contains(QStringLiteral("No notes were heard")); }, 60000))
+        << message().toStdString();
+    EXPECT_EQ(text(), "left four\n");
+}
+
 TEST_F(NotesTest, ADictationEndsWithItsStageAndASilentMicrophoneIsTold)
 {
     open("left four\n");

@@ -168,6 +168,9 @@ void DictationSession::takeBreath(const captions::Dictated& breath)
             tr("Not sure of \u201c%1\u201d: say it again.").arg(QString::fromStdString(breath.unsure)));
     }
     if (breath.line.empty()) {
+        if (!breath.scratches && breath.unsure.empty()) {
+            emit document_.message(tr("No notes were heard in that."));
+        }
         return;
     }
     emit document_.flushWanted();
