@@ -17,6 +17,21 @@ constexpr std::size_t kFirstLook = kAlignRate_hz; ///< samples
 constexpr std::size_t kEarlier = 6 * kAlignRate_hz;
 constexpr std::size_t kLongest = 20 * kAlignRate_hz; ///< nobody says more in a breath
 
+/// A breath is one cue, however haltingly it is said.
+captions::Cue asOne(std::span<const captions::Cue> cues, double from_s)
+{
+    captions::Cue all{from_s, from_s, 1, {}, {}};
+    for (const captions::Cue& cue : cues) {
+        const std::size_t at = all.text.empty() ? 0 : all.text.size() + 1;
+        all.text += (all.text.empty() ? "" : " ") + cue.text;
+        for (const auto& time : cue.times) {
+            all.times.push_back({at + time.byte, time.at_s, time.sure});
+        }
+        all.end_s = cue.end_s;
+    }
+    return all;
+}
+
 } // namespace
 
 Dictation::Dictation(notes::Style style)
@@ -124,8 +139,7 @@ captions::Cue Dictation::heardIn(bool whole) const
     }
     const auto now =
         std::find_if(words.begin(), words.end(), [&](const NotesWord& word) { return word.end_s > from_s; });
-    const bool scratch = whole && isScratch(samples, {words.begin(), now}, {now, words.end()});
-    if (scratch) {
+    if (whole && isScratch(samples, {words.begin(), now}, {now, words.end()})) {
         return {now->start_s, words.back().end_s, 1, std::string(captions::kScratch), {{0, now->start_s}}};
     }
     // what the voice's words fit like is known from those before it
@@ -138,16 +152,7 @@ captions::Cue Dictation::heardIn(bool whole) const
             word.sure = std::min(word.sure, kHardly);
         }
     }
-    captions::Cue all{from_s, from_s, 1, {}, {}};
-    for (const captions::Cue& cue : cuesOf(words)) { // a breath is one, however haltingly it is said
-        const std::size_t at = all.text.empty() ? 0 : all.text.size() + 1;
-        all.text += (all.text.empty() ? "" : " ") + cue.text;
-        for (const auto& time : cue.times) {
-            all.times.push_back({at + time.byte, time.at_s, time.sure});
-        }
-        all.end_s = cue.end_s;
-    }
-    return all;
+    return asOne(cuesOf(words), from_s);
 }
 
 std::optional<captions::Cue> Dictation::endBreath()
