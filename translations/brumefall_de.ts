@@ -1386,6 +1386,53 @@
     </message>
 </context>
 <context>
+    <name>brumefall::app::DriverRemarks</name>
+    <message>
+        <source>   The driver says of it:</source>
+        <translation>   Der Fahrer sagt dazu:</translation>
+    </message>
+    <message>
+        <source>earlier</source>
+        <translation>früher</translation>
+    </message>
+    <message>
+        <source>later</source>
+        <translation>später</translation>
+    </message>
+    <message>
+        <source>good</source>
+        <translation>gut</translation>
+    </message>
+    <message>
+        <source>reword</source>
+        <translation>anders sagen</translation>
+    </message>
+    <message>
+        <source>else</source>
+        <translation>sonst</translation>
+    </message>
+    <message>
+        <source>nothing</source>
+        <translation>nichts</translation>
+    </message>
+    <message>
+        <source>The new words into the notes</source>
+        <translation>Die neuen Wörter in den Aufschrieb</translation>
+    </message>
+    <message>
+        <source>What the driver said</source>
+        <translation>Was der Fahrer gesagt hat</translation>
+    </message>
+    <message>
+        <source>Note %1 is “%2” from now on. Takes that were read keep the words that they were read by.</source>
+        <translation>Eintrag %1 ist von nun an „%2“. Gelesene Durchgänge behalten die Wörter, nach denen sie gelesen wurden.</translation>
+    </message>
+    <message>
+        <source>What the driver said (Enter)</source>
+        <translation>Was der Fahrer gesagt hat (Eingabe)</translation>
+    </message>
+</context>
+<context>
     <name>brumefall::app::DriversEarSession</name>
     <message>
         <source>fast corners</source>
@@ -3573,44 +3620,8 @@ caution square left 100</translation>
         <translation>Der Fehler davor</translation>
     </message>
     <message>
-        <source>   The driver says of it:</source>
-        <translation>   Der Fahrer sagt dazu:</translation>
-    </message>
-    <message>
-        <source>earlier</source>
-        <translation>früher</translation>
-    </message>
-    <message>
-        <source>later</source>
-        <translation>später</translation>
-    </message>
-    <message>
-        <source>good</source>
-        <translation>gut</translation>
-    </message>
-    <message>
-        <source>reword</source>
-        <translation>anders sagen</translation>
-    </message>
-    <message>
-        <source>else</source>
-        <translation>sonst</translation>
-    </message>
-    <message>
-        <source>nothing</source>
-        <translation>nichts</translation>
-    </message>
-    <message>
         <source>The take that it is compared with</source>
         <translation>Der Durchgang, mit dem verglichen wird</translation>
-    </message>
-    <message>
-        <source>The new words into the notes</source>
-        <translation>Die neuen Wörter in den Aufschrieb</translation>
-    </message>
-    <message>
-        <source>What the driver said</source>
-        <translation>Was der Fahrer gesagt hat</translation>
     </message>
     <message>
         <source>Verdicts</source>
@@ -3699,14 +3710,6 @@ caution square left 100</translation>
     <message>
         <source>beside: %1</source>
         <translation>daneben: %1</translation>
-    </message>
-    <message>
-        <source>Note %1 is “%2” from now on. Takes that were read keep the words that they were read by.</source>
-        <translation>Eintrag %1 ist von nun an „%2“. Gelesene Durchgänge behalten die Wörter, nach denen sie gelesen wurden.</translation>
-    </message>
-    <message>
-        <source>What the driver said (Enter)</source>
-        <translation>Was der Fahrer gesagt hat (Eingabe)</translation>
     </message>
     <message>
         <source>What is read is drawn here beside what was planned.</source>

@@ -5,7 +5,6 @@
 #include "widgets/panels.h"
 #include "widgets/signs.h"
 
-#include <QLineEdit>
 #include <QPainter>
 #include <QStackedWidget>
 #include <QStyledItemDelegate>
@@ -57,7 +56,6 @@ ReviewWorkspace::ReviewWorkspace(
     , judge_(new QPushButton(tr("Find the calls in it")))
     , faults_(new QComboBox)
     , beside_(new QComboBox)
-    , words_(new QLineEdit)
 {
     setObjectName(QStringLiteral("reviewWorkspace"));
     summary_->setObjectName(QStringLiteral("reviewSummary"));
@@ -100,7 +98,7 @@ ReviewWorkspace::ReviewWorkspace(
     chosen->addWidget(why_, 1);
     chosen->addWidget(by_hand_);
     layout->addLayout(chosen);
-    layout->addLayout(makeRemarks());
+    layout->addLayout(makeFaults());
     layout->addWidget(pages_, 13);
 
     connect(&document_, &Document::takesChanged, this, &ReviewWorkspace::fillTakes);
@@ -181,7 +179,7 @@ void ReviewWorkspace::showPage(QWidget* page)
     rhythm_button_->setChecked(page == rhythm_);
 }
 
-QLayout* ReviewWorkspace::makeRemarks()
+QLayout* ReviewWorkspace::makeFaults()
 {
     auto* row = new FlowLayout;
     faults_->setObjectName(QStringLiteral("faultChoice"));
@@ -194,37 +192,15 @@ QLayout* ReviewWorkspace::makeRemarks()
     makeCompact(next);
     bindButton(next, QKeyCombination(Qt::Key_N));
     bindKey(this, QKeyCombination(Qt::SHIFT, Qt::Key_N), tr("The fault before"), [this] { goToFault(-1); });
-    auto* says_of = new QLabel(tr("   The driver says of it:"));
-    says_of->setMinimumHeight(28);
-    row->addWidget(says_of);
-    for (const auto& [says, label, key] : std::initializer_list<std::tuple<QString, QString, Qt::Key>>{
-             {QStringLiteral("earlier"), tr("earlier"), Qt::Key_E},
-             {QStringLiteral("later"), tr("later"), Qt::Key_L},
-             {QStringLiteral("good"), tr("good"), Qt::Key_K},
-             {QStringLiteral("reword"), tr("reword"), Qt::Key_W},
-             {QStringLiteral("other"), tr("else"), Qt::Key_O}, {QString(), tr("nothing"), Qt::Key_Delete}}) {
-        const QByteArray name = QByteArrayLiteral("remark_") + (says.isEmpty() ? "none" : says.toLatin1());
-        auto* button = addButton(row, label, name.constData(), [this, says = says] { remark(says); });
-        makeCompact(button);
-        bindButton(button, QKeyCombination(key));
-    }
+    remarks_ = new DriverRemarks(document_, row, this);
+    connect(remarks_, &DriverRemarks::left, table_, qOverload<>(&QWidget::setFocus));
+    connect(remarks_, &DriverRemarks::reworded, this, [this] { sayNote(table_->currentIndex().row()); });
     beside_->setObjectName(QStringLiteral("besideChoice"));
     beside_->setAccessibleName(tr("The take that it is compared with"));
     keepNarrow(beside_, 12);
     connect(beside_, &QComboBox::activated, this,
         [this](int index) { compareWith(beside_->itemData(index).toString()); });
     row->addWidget(beside_);
-    into_notes_ =
-        addButton(row, tr("The new words into the notes"), "wordsIntoNotes", [this] { takeNewWords(); });
-    makeCompact(into_notes_);
-    bindButton(into_notes_, QKeyCombination(Qt::Key_Y));
-    into_notes_->hide();
-    words_->setObjectName(QStringLiteral("remarkWords"));
-    words_->setAccessibleName(tr("What the driver said"));
-    words_->setMinimumWidth(260);
-    words_->hide();
-    row->addWidget(words_);
-    connect(words_, &QLineEdit::editingFinished, this, &ReviewWorkspace::takeWords);
     return row;
 }
 
@@ -264,7 +240,8 @@ void ReviewWorkspace::sayNote(int row)
 {
     const auto* verdict = model_->verdict(row);
     by_hand_->show(take_ ? &*take_ : nullptr, verdict == nullptr ? -1 : row, model_->numbers());
-    into_notes_->setVisible(!newWords().isEmpty());
+    const QModelIndex note = model_->index(row, VerdictModel::kNote);
+    remarks_->show(take_ ? &*take_ : nullptr, note.data(Qt::UserRole).toString(), note.data().toString());
     if (verdict == nullptr) {
         why_->clear();
         return;
@@ -272,7 +249,7 @@ void ReviewWorkspace::sayNote(int row)
     const QString why = model_->why(row);
     why_->setText(
         QStringLiteral("%1  %2:  %3%4")
-            .arg(model_->numbers().value(row), model_->index(row, VerdictModel::kNote).data().toString(),
+            .arg(model_->numbers().value(row), note.data().toString(),
                 QString::fromStdString(take::describe(*verdict)),
                 why.isEmpty() ? QString() : QStringLiteral(" \u2013 ") + why));
 }
@@ -545,80 +522,6 @@ void ReviewWorkspace::compareWith(const QString& name)
         sayFigures();
     }
     gap_->update();
-}
-
-QString ReviewWorkspace::newWords() const
-{
-    const auto id = table_->currentIndex().data(Qt::UserRole).toString().toStdString();
-    if (!take_ || document_.note(id) == nullptr) {
-        return {};
-    }
-    for (const auto& remark : take_->remarks) {
-        if (remark.note == id && remark.says == "reword" && !remark.words.empty()
-            && remark.words != document_.note(id)->spoken) {
-            return QString::fromStdString(remark.words);
-        }
-    }
-    return {};
-}
-
-void ReviewWorkspace::takeNewWords()
-{
-    const QString words = newWords();
-    const QString id = table_->currentIndex().data(Qt::UserRole).toString();
-    if (words.isEmpty()) {
-        return;
-    }
-    document_.rewordNote(id, words);
-    emit document_.message(tr(
-        "Note %1 is \u201c%2\u201d from now on. Takes that were read keep the words that they were read by.")
-                               .arg(document_.numberOf(id.toStdString()))
-                               .arg(QString::fromStdString(document_.note(id.toStdString()) == nullptr
-                                       ? ""
-                                       : document_.note(id.toStdString())->spoken)));
-    sayNote(table_->currentIndex().row());
-}
-
-void ReviewWorkspace::remark(const QString& says)
-{
-    const QModelIndex index = table_->currentIndex();
-    if (!take_ || !index.isValid()) {
-        return;
-    }
-    if (says == QStringLiteral("reword") || says == QStringLiteral("other")) {
-        askForWords(says);
-        return;
-    }
-    const int row = index.row();
-    document_.setRemark(QString::fromStdString(take_->name), index.data(Qt::UserRole).toString(), says);
-    table_->selectRow(row);
-}
-
-void ReviewWorkspace::askForWords(const QString& says)
-{
-    words_for_ = says;
-    words_->setText(says == QStringLiteral("reword")
-            ? table_->currentIndex().siblingAtColumn(VerdictModel::kNote).data().toString()
-            : QString());
-    words_->setPlaceholderText(tr("What the driver said (Enter)"));
-    words_->show();
-    words_->selectAll();
-    words_->setFocus();
-}
-
-void ReviewWorkspace::takeWords()
-{
-    const QString says = std::exchange(words_for_, {});
-    const QModelIndex index = table_->currentIndex();
-    words_->hide();
-    table_->setFocus();
-    if (says.isEmpty() || !take_ || !index.isValid() || words_->text().trimmed().isEmpty()) {
-        return;
-    }
-    const int row = index.row();
-    document_.setRemark(QString::fromStdString(take_->name), index.data(Qt::UserRole).toString(), says,
-        words_->text().trimmed());
-    table_->selectRow(row);
 }
 
 } // namespace brumefall::app

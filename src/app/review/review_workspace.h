@@ -4,6 +4,7 @@
 #include "document/document.h"
 #include "read/take_recorder.h"
 #include "review/by_hand_bar.h"
+#include "review/driver_remarks.h"
 #include "review/reading_import.h"
 #include "review/rhythm_panel.h"
 #include "review/take_wave.h"
@@ -20,7 +21,6 @@
 
 class QComboBox;
 class QLabel;
-class QLineEdit;
 class QPushButton;
 class QStackedWidget;
 class QTableView;
@@ -44,7 +44,7 @@ protected:
 
 private:
     QLayout* makeHead();
-    QLayout* makeRemarks();
+    QLayout* makeFaults();
     void makeTable();
     void fillTakes();
     void showWorst();
@@ -53,18 +53,12 @@ private:
     void chooseNote(const QString& id, bool play);
     void goToFault(int step);
     void filter();
-    void remark(const QString& says);
-    void askForWords(const QString& says);
-    void takeWords();
     /// The page that is shown under the picture: the notes, or what a button of the head stands for.
     void showPage(QWidget* page);
     void fillBeside();
     void compareWith(const QString& take);
     void playFrom(double from_s, double to_s);
-    void takeNewWords();
     void sayNote(int row);
-    /// The driver's new words for the chosen note; empty where there are none.
-    [[nodiscard]] QString newWords() const;
     [[nodiscard]] Faults shownFaults() const;
 
     Document& document_;
@@ -82,17 +76,15 @@ private:
     RhythmPanel* rhythm_;
     TuningPanel* tuning_;
     ByHandBar* by_hand_;
+    DriverRemarks* remarks_ = nullptr;
     ReadingImport* import_;
     QWidget* tuning_page_ = nullptr;
     QStackedWidget* pages_;
     QPushButton* judge_;
     QPushButton* tune_ = nullptr;
     QPushButton* rhythm_button_ = nullptr;
-    QPushButton* into_notes_ = nullptr;
     QComboBox* faults_;
     QComboBox* beside_;
-    QLineEdit* words_;
-    QString words_for_; ///< what the words that are being typed are: reword, other
     std::optional<stage::Take> take_;
     bool seen_ = false; ///< the take was looked at: where one is in it is not changed any more
     media::Sound sound_;
