@@ -9,9 +9,9 @@
 
 #include "caption_maker.h"
 #include "captions/draft.h"
-#include "read_out.h"
 #include "media/listener.h"
 #include "media/pronunciations.h"
+#include "read_out.h"
 
 #include <algorithm>
 #include <array>

@@ -97,7 +97,7 @@ std::optional<PieceSearch::Ahead> PieceSearch::lookAhead(
             if (fitVoice(condensed.samples, window, tries_)) {
                 heard = decode(condensed, 0.0, length_s, window);
             }
-            fitted_ = true;
+            fitted_ = heard.goesForward();
         }
         auto words = withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)).words;
         const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureAhead_s);
@@ -135,7 +135,7 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
     if (other || shorter_ != shorter) {
         heard = decode(condensed, from_s, to_s, window);
     }
-    fitted_ = fitted_ || (something && heard.isReading());
+    fitted_ = fitted_ || (something && heard.isReading() && heard.goesForward());
     if (!strange_voice_ && !heard.isReading() && something && isWorthDearTalk()) {
         window.talk_phone = kDearTalk;
         Heard again = decode(condensed, from_s, to_s, window);
@@ -201,12 +201,14 @@ bool PieceSearch::readsLouder(
     if (!louder) {
         return false;
     }
+    Grammar::Window alone = window; // hardly anybody else is left in it
+    alone.talk_phone = std::min(window.talk_phone, kDearerTalk);
     const auto isIt = [&] {
-        const Heard other = decode(louder->samples, 0.0, window);
-        return other.notes() > 1 && other.notes_s >= kSame * heard.notes_s
+        const Heard other = decode(louder->samples, 0.0, alone);
+        return other.notes() > 1 && other.goesForward() && other.notes_s >= kSame * heard.notes_s
             && other.talk_s <= kLittle * other.notes_s;
     };
-    if (!isIt() && !(fitVoice(louder->samples, window, louder_fits_) && isIt())) {
+    if (!isIt() && !(fitVoice(louder->samples, alone, louder_fits_) && isIt())) {
         return false;
     }
     louder_tries_ = kMostTries;
@@ -290,6 +292,9 @@ Heard PieceSearch::withMisreadWords(
     window.first = low->place.note - std::min(low->place.note, kMore); // the first may be the misread one
     window.last = std::min(expected_.size(), high->place.note + kMore);
     window.at = window.anywhere ? begins : std::clamp(window.at, window.first, begins);
+    if (heard.notes() < high->place.note - low->place.note + 1) {
+        heard = withNotesBetween(condensed, piece, window, std::move(heard));
+    }
     window.near_misses = true;
     Heard again = decode(condensed, piece.start_s, piece.end_s, window);
     const auto notesOf = [](const Heard& some, bool misread) {
@@ -307,6 +312,22 @@ Heard PieceSearch::withMisreadWords(
         return heard;
     }
     judgeMisses(condensed, again);
+    return again;
+}
+
+Heard PieceSearch::withNotesBetween(
+    const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard heard)
+{
+    if (window.talk_phone <= kDearerTalk) {
+        return heard;
+    }
+    Grammar::Window dearer = window;
+    dearer.talk_phone = kDearerTalk;
+    Heard again = decode(condensed, piece.start_s, piece.end_s, dearer);
+    if (!again.goesForward() || again.notes() <= heard.notes()) {
+        return heard;
+    }
+    window = dearer;
     return again;
 }
 

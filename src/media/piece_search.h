@@ -70,6 +70,7 @@ private:
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
     static constexpr double kDearTalk = -60.0;
+    static constexpr double kDearerTalk = -32.0; ///< where there is hardly any
 
     /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
     /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
@@ -112,6 +113,11 @@ private:
     /// counts for nothing.
     Heard withMisreadWords(
         const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard);
+
+    /// Notes are missing between those that were heard: an accent may have been taken for talk, so the piece
+    /// is heard once more with dearer talk. `window` keeps its price where that finds more, in order.
+    Heard withNotesBetween(
+        const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard heard);
 
     /// How sure it is that a word was another: by how much better the note, heard by itself, fits the sound
     /// with it.

@@ -19,8 +19,8 @@ public:
     /// Adds what it shows to `row`.
     DriverRemarks(Document& document, QLayout* row, QObject* parent);
 
-    /// The note that is spoken of, by its id and its words in `take`, which lives as long as it is shown; null
-    /// and nothing: none.
+    /// The note that is spoken of, by its id and its words in `take`, which lives as long as it is shown;
+    /// null and nothing: none.
     void show(const stage::Take* take, const QString& id, const QString& words);
 
 signals:

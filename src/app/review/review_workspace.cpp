@@ -247,11 +247,10 @@ void ReviewWorkspace::sayNote(int row)
         return;
     }
     const QString why = model_->why(row);
-    why_->setText(
-        QStringLiteral("%1  %2:  %3%4")
-            .arg(model_->numbers().value(row), note.data().toString(),
-                QString::fromStdString(take::describe(*verdict)),
-                why.isEmpty() ? QString() : QStringLiteral(" \u2013 ") + why));
+    why_->setText(QStringLiteral("%1  %2:  %3%4")
+                      .arg(model_->numbers().value(row), note.data().toString(),
+                          QString::fromStdString(take::describe(*verdict)),
+                          why.isEmpty() ? QString() : QStringLiteral(" \u2013 ") + why));
 }
 
 Faults ReviewWorkspace::shownFaults() const
