@@ -37,6 +37,7 @@ PieceSearch::Result PieceSearch::search(
         if (otherwise_) {
             at_ = at;
             anywhere_ = anywhere;
+            alone_ = alone_ || otherwise_->softer_dB;
             return {{}, 0.0, std::exchange(otherwise_, std::nullopt)};
         }
         if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
@@ -120,7 +121,7 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
     }
     Heard heard = decode(condensed, from_s, to_s, window);
     if (strange_voice_ && !heard.goesForward()) { // somebody else talks
-        window.talk_phone = kTalkPhone;
+        window.talk_phone = alone_ ? kDearerTalk : kTalkPhone;
         heard = decode(condensed, from_s, to_s, window);
     }
     const bool something = heard.notes_s + heard.talk_s > kSomething_s;
@@ -144,6 +145,9 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
             heard = std::move(again);
         }
     }
+    if (heard.isDrawnOut()) { // noise, and no place in the notes
+        return {};
+    }
     return withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard));
 }
 
@@ -158,6 +162,9 @@ Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s
 {
     Grammar::Window window{at_ > kBack ? at_ - kBack : 0,
         std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
+    if (alone_) {
+        window.talk_phone = kDearerTalk;
+    }
     if (!expected_.front().due_s) {
         return window;
     }

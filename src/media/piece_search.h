@@ -165,6 +165,7 @@ private:
     int dear_tries_ = 0;
     /// The model's phones fit it ill, so that talk always would explain it better.
     bool strange_voice_ = false;
+    bool alone_ = false; ///< the reader: softer voices are taken out
 };
 
 } // namespace brumefall::media

@@ -346,7 +346,9 @@ TEST(Aligner, NotesInAnAccentUnlikeTheModelsAreNotTakenForTalk)
         texts.push_back(note.spoken);
     }
     const auto found = media::align(saidAloud(texts, 260, voice), expected).notes;
-    EXPECT_GE(std::count_if(found.begin(), found.end(), [](const auto& note) { return note.read; }) + 1,
+    constexpr std::ptrdiff_t kMostMissed = 2; // four and more, where talk has one price
+    EXPECT_GE(
+        std::count_if(found.begin(), found.end(), [](const auto& note) { return note.read; }) + kMostMissed,
         static_cast<std::ptrdiff_t>(found.size()));
 }
 
