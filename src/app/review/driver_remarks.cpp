@@ -71,11 +71,12 @@ void DriverRemarks::takeIntoNotes()
     if (words.isEmpty()) {
         return;
     }
-    document_.rewordNote(id_, words);
-    const auto* note = document_.note(id_.toStdString());
+    const QString id = id_; // another note may be shown by the change
+    document_.rewordNote(id, words);
+    const auto* note = document_.note(id.toStdString());
     emit document_.message(tr(
         "Note %1 is \u201c%2\u201d from now on. Takes that were read keep the words that they were read by.")
-                               .arg(document_.numberOf(id_.toStdString()))
+                               .arg(document_.numberOf(id.toStdString()))
                                .arg(note == nullptr ? QString() : QString::fromStdString(note->spoken)));
     emit reworded();
 }
