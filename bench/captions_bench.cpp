@@ -10,6 +10,7 @@
 
 #include "caption_maker.h"
 #include "captions/draft.h"
+#include "media/phones.h"
 #include "media/pronunciations.h"
 #include "media/speech_decoder.h"
 #include "read_out.h"
@@ -29,11 +30,9 @@ namespace {
 using namespace brumefall;
 using namespace brumefall::bench;
 
-constexpr const char* kModels = "/usr/share/pocketsphinx/model/en-us";
-
 media::Decoder everydayEnglish()
 {
-    const std::string folder = kModels;
+    const std::string folder = media::kSpeechModelFolder;
     std::vector<std::string> settings{"-hmm", folder + "/en-us", "-lm", folder + "/en-us.lm.bin", "-dict",
         folder + "/cmudict-en-us.dict", "-remove_silence", "no", "-cmn", "batch", "-maxhmmpf", "3000"};
     std::vector<char*> words;

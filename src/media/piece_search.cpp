@@ -116,12 +116,13 @@ std::optional<PieceSearch::Ahead> PieceSearch::lookAhead(
 Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
 {
     Grammar::Window window = windowFor(condensed, from_s, to_s);
+    const double usual = window.talk_phone;
     if (strange_voice_) {
         window.talk_phone = kDearTalk;
     }
     Heard heard = decode(condensed, from_s, to_s, window);
     if (strange_voice_ && !heard.goesForward()) { // somebody else talks
-        window.talk_phone = alone_ ? kDearerTalk : kTalkPhone;
+        window.talk_phone = usual;
         heard = decode(condensed, from_s, to_s, window);
     }
     const bool something = heard.notes_s + heard.talk_s > kSomething_s;
@@ -163,7 +164,7 @@ Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s
     Grammar::Window window{at_ > kBack ? at_ - kBack : 0,
         std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
     if (alone_) {
-        window.talk_phone = kDearerTalk;
+        window.talk_phone = kRareTalk;
     }
     if (!expected_.front().due_s) {
         return window;
@@ -209,7 +210,7 @@ bool PieceSearch::readsLouder(
         return false;
     }
     Grammar::Window alone = window; // hardly anybody else is left in it
-    alone.talk_phone = std::min(window.talk_phone, kDearerTalk);
+    alone.talk_phone = std::min(window.talk_phone, kRareTalk);
     const auto isIt = [&] {
         const Heard other = decode(louder->samples, 0.0, alone);
         return other.notes() > 1 && other.goesForward() && other.notes_s >= kSame * heard.notes_s
@@ -325,11 +326,11 @@ Heard PieceSearch::withMisreadWords(
 Heard PieceSearch::withNotesBetween(
     const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard heard)
 {
-    if (window.talk_phone <= kDearerTalk) {
+    if (window.talk_phone <= kRareTalk) {
         return heard;
     }
     Grammar::Window dearer = window;
-    dearer.talk_phone = kDearerTalk;
+    dearer.talk_phone = kRareTalk;
     Heard again = decode(condensed, piece.start_s, piece.end_s, dearer);
     if (!again.goesForward() || again.notes() <= heard.notes()) {
         return heard;

@@ -70,7 +70,7 @@ private:
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
     static constexpr double kDearTalk = -60.0;
-    static constexpr double kDearerTalk = -32.0; ///< where there is hardly any
+    static constexpr double kRareTalk = -32.0; ///< where there is hardly any
 
     /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
     /// unlike the model's: then talk is made dear, and what is found counts if it is in order.

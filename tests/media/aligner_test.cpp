@@ -306,24 +306,43 @@ media::Sound saidAloud(
     return sound;
 }
 
+/// The demo's notes [first, last).
+std::vector<take::ExpectedNote> someNotes(std::size_t first, std::size_t last)
+{
+    const auto all = take::expectedNotes(demoPlan());
+    return {
+        all.begin() + static_cast<std::ptrdiff_t>(first), all.begin() + static_cast<std::ptrdiff_t>(last)};
+}
+
+std::vector<std::string> textsOf(const std::vector<take::ExpectedNote>& notes)
+{
+    std::vector<std::string> texts;
+    for (const auto& note : notes) {
+        texts.push_back(note.spoken);
+    }
+    return texts;
+}
+
+/// A voice that the model knows ill, with a short throat.
+media::VoiceStyle accent()
+{
+    media::VoiceStyle voice;
+    voice.variant = "en-gb-scotland+f3";
+    return voice;
+}
+
 /// The model takes this accent's every other word for another: only the voice itself tells them apart.
 TEST(Aligner, AMisreadDirectionIsToldInAVoiceThatTheModelKnowsIll)
 {
     constexpr std::size_t kFirst = 28;
     constexpr std::size_t kLast = 46;
     constexpr std::size_t kMisread = 36 - kFirst; // "right ...", said "left ..."
-    media::VoiceStyle voice;
-    voice.variant = "en-gb-scotland+f3";
-    auto expected = take::expectedNotes(demoPlan());
-    expected = {expected.begin() + kFirst, expected.begin() + kLast};
-    std::vector<std::string> texts;
-    for (const auto& note : expected) {
-        texts.push_back(note.spoken);
-    }
+    const auto expected = someNotes(kFirst, kLast);
+    auto texts = textsOf(expected);
     const auto right = texts[kMisread].find("right");
     ASSERT_NE(right, std::string::npos);
     texts[kMisread].replace(right, 5, "left");
-    const auto found = media::align(saidAloud(texts, 280, voice), expected).notes;
+    const auto found = media::align(saidAloud(texts, 280, accent()), expected).notes;
     for (std::size_t k = 0; k < found.size(); ++k) {
         const bool told = std::any_of(found[k].misread.begin(), found[k].misread.end(), [](const auto& m) {
             return m.sure >= take::kSure && m.said == "left" && m.note_says == "right";
@@ -337,15 +356,8 @@ TEST(Aligner, NotesInAnAccentUnlikeTheModelsAreNotTakenForTalk)
 {
     constexpr std::size_t kFirst = 12;
     constexpr std::size_t kLast = 42;
-    media::VoiceStyle voice;
-    voice.variant = "en-gb-scotland+f3";
-    auto expected = take::expectedNotes(demoPlan());
-    expected = {expected.begin() + kFirst, expected.begin() + kLast};
-    std::vector<std::string> texts;
-    for (const auto& note : expected) {
-        texts.push_back(note.spoken);
-    }
-    const auto found = media::align(saidAloud(texts, 260, voice), expected).notes;
+    const auto expected = someNotes(kFirst, kLast);
+    const auto found = media::align(saidAloud(textsOf(expected), 260, accent()), expected).notes;
     constexpr std::ptrdiff_t kMostMissed = 2; // four and more, where talk has one price
     EXPECT_GE(
         std::count_if(found.begin(), found.end(), [](const auto& note) { return note.read; }) + kMostMissed,
@@ -379,9 +391,7 @@ TEST(SpeechDecoder, NotesOneAfterTheOtherGoForwardAndThoseThatJumpDoNot)
 /// The second take of an evening: another voice was heard between.
 TEST(SpeechDecoder, AShortThroatIsHeardAsOneHoweverManyVoicesCameBefore)
 {
-    media::VoiceStyle voice;
-    voice.variant = "en-gb-scotland+f3";
-    const auto sound = saidAloud({"left four"}, 240, voice);
+    const auto sound = saidAloud({"left four"}, 240, accent());
     const std::vector<media::ExpectedNote> expected{{"n1", "left four", ""}};
     const auto likelihood = [&](double warp) {
         const auto decoder = media::makeDecoder(media::Means::of_utterance, warp);
