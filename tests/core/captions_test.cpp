@@ -311,6 +311,60 @@ TEST(Captions, AMinusStuckToItsGradeIsKept)
     EXPECT_EQ(all, "R5 plus 60 | L3 minus dont_cut 40; ");
 }
 
+TEST(Captions, NotesWrittenInShorthandAreReadAsSuch)
+{
+    const auto notes = captions::understandDraft(
+        draftOf("[0:01] R4 over crest 60 L3- don't cut 50\n[0:06] caution R2 100 L5+ opens long 80\n"));
+    std::string all;
+    for (const auto& call : notes.calls) {
+        all += support::brief(call) + "; ";
+    }
+    EXPECT_EQ(all, "R4 over-crest 60 | L3 minus dont_cut 50; !caution R2 100 | L5 plus long opens 80; ");
+}
+
+TEST(Captions, AJunctionWordBelongsToTheSharpCornerAfterIt)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right six through gate 100 turn square right at sign 50\n"
+                                "[0:06] left four 60 turn hairpin left 30\n")),
+        "right six through gate 100\nturn square right at sign 50\nleft four 60\nturn hairpin left 30\n");
+}
+
+TEST(Captions, AForThatNothingFollowsIsAFour)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right five opens for into left three 60\n"
+                                "[0:06] left two opens for 40 right six 80\n")),
+        "right five opens four into left three 60\nleft two opens for 40 right six 80\n");
+}
+
+TEST(Captions, AWordThatWasOnlyBegunIsSaidOnce)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] left two don't\n[0:04] don't cut 60 right five 80\n")),
+        "left two don't cut 60 right five 80\n");
+}
+
+TEST(Captions, ARefusalThatWasNotUnderstoodIsAlwaysAsked)
+{
+    auto draft = draftOf("[0:01] right four do not hurry 80\n[0:05] left three 60 don't, right five 50\n"
+                         "[0:12] left six don't cut 70\n");
+    ASSERT_EQ(draft.calls.size(), 3U);
+    auto& within = draft.calls[0];
+    EXPECT_LE(within.confidence(), 0.5) << "it may have been a warning not to cut";
+    const auto note = captions::noteInDoubt(within);
+    ASSERT_TRUE(note);
+    captions::takeOther(within, *note);
+    EXPECT_EQ(within.text, "right four don't cut 80");
+    EXPECT_LE(draft.calls[1].notes.front().sure, 0.5) << "after the distance: " << draft.calls[1].text;
+    EXPECT_GT(draft.calls.back().notes.back().sure, 0.5) << "plainly said";
+}
+
+TEST(Captions, ASideIsRarelyAnotherWord)
+{
+    const auto notes =
+        captions::understandDraft(draftOf("[0:01] right five over jump land right 100 left three 60\n"));
+    ASSERT_FALSE(notes.calls.empty());
+    EXPECT_EQ(support::brief(notes.calls[0]), "R5 keep_right over-jump 100 | L3 60");
+}
+
 TEST(Captions, ANoteOfPlainWordsIsSurerThanOneThatWasMended)
 {
     const auto notes = captions::understandDraft(

@@ -158,6 +158,7 @@ private:
         if (note.text().empty()) {
             return;
         }
+        doubtRefusalAfterNote(note.first_word);
         if (!continuesCall(note)) {
             openCall(note.first_word);
         }
@@ -180,9 +181,11 @@ private:
             }
         }
         doubtTalk(draft, note);
+        doubtRefusal(draft, note);
         call.notes.push_back(std::move(draft));
         call.end_s = endOf(note.last_word);
         before_word_ = note.first_word;
+        before_last_word_ = note.last_word;
         before_is_corner_ = note.corner;
         before_wants_number_ = note.parts.back()->part == Part::shape && note.distance.empty();
     }
@@ -202,6 +205,54 @@ private:
         draft.sure *= sure;
     }
 
+    /// A refusal that became no part of its note ("do not court") may have been "don't cut": it is asked.
+    void doubtRefusal(DraftNote& draft, const ReadNote& note) const
+    {
+        for (std::size_t w = note.first_word; w < note.last_word; ++w) {
+            const bool said = std::any_of(note.parts.begin(), note.parts.end(), [&](const Said* part) {
+                const bool here = part->first <= w && w < part->last && !part->words.empty();
+                const bool begun = w < part->first && notes::refuses(words_[part->first].word);
+                return part->part != Part::unknown && (here || begun);
+            });
+            if (notes::refuses(words_[w].word) && !said) {
+                doubtRefusal(draft, w, note.last_word);
+                draft.otherwise = textWithoutCutting(note, w);
+                return;
+            }
+        }
+    }
+
+    /// The note's words with "don't cut" in the place of what was not understood from word `from` on.
+    [[nodiscard]] std::string textWithoutCutting(const ReadNote& note, std::size_t from) const
+    {
+        Said cut;
+        cut.part = Part::cut;
+        cut.words = "don't cut";
+        auto parts = note.parts;
+        std::erase_if(
+            parts, [&](const Said* part) { return part->part == Part::unknown && part->first >= from; });
+        parts.push_back(&cut);
+        return textOf(note, parts);
+    }
+
+    /// The same where it was said after the note and the next one begins at word `next`.
+    void doubtRefusalAfterNote(std::size_t next)
+    {
+        const std::size_t w = before_last_word_;
+        const bool some = !draft_.calls.empty() && !draft_.calls.back().notes.empty();
+        if (some && w < next && notes::refuses(words_[w].word)) {
+            doubtRefusal(draft_.calls.back().notes.back(), w, next);
+        }
+    }
+
+    void doubtRefusal(DraftNote& draft, std::size_t word, std::size_t last) const
+    {
+        constexpr double kSure = 0.5;
+        draft.sure = std::min(draft.sure, kSure);
+        draft.doubt = "nothing, or don't cut? heard: " + heardIn(word, std::min(word + 2, last));
+        draft.otherwise.reset();
+    }
+
     /// The note's words with what joins it; those of `doubted` as they may be instead.
     [[nodiscard]] std::string textOf(const ReadNote& note, const Said* doubted = nullptr) const
     {
@@ -212,6 +263,10 @@ private:
         }
         auto parts = note.parts;
         std::replace(parts.begin(), parts.end(), doubted, static_cast<const Said*>(&other));
+        return textOf(note, parts);
+    }
+    [[nodiscard]] std::string textOf(const ReadNote& note, const std::vector<const Said*>& parts) const
+    {
         std::string text;
         append(text, note.joiner);
         append(text, parts);
@@ -331,7 +386,8 @@ private:
     [[nodiscard]] std::string doubtOf(const Said& said) const
     {
         const std::string heard = heardIn(said.first, said.last);
-        return said.words + (said.otherwise.empty() ? "?" : ", or " + said.otherwise + "?")
+        return (said.words.empty() ? "nothing" : said.words)
+            + (said.otherwise.empty() ? "?" : ", or " + said.otherwise + "?")
             + (said.words == heard ? "" : " heard: " + heard);
     }
 
@@ -421,6 +477,7 @@ private:
     std::size_t talk_to_ = static_cast<std::size_t>(-1); ///< where the last talk ended
     bool closed_ = true; ///< the last call takes no more notes
     std::size_t before_word_ = 0; ///< the first of the note before
+    std::size_t before_last_word_ = 0; ///< one past its last
     bool before_is_corner_ = false;
     bool before_wants_number_ = false; ///< the last note ends with "tightens", or "opens"
     std::size_t heard_to_ = 0; ///< words that stand in a call's `heard` or in talk

@@ -23,6 +23,18 @@ struct Written {
     Pause after = Pause::none;
 };
 
+bool isSign(char c)
+{
+    return c == '+' || c == '-';
+}
+
+/// "3", "l3"
+bool isGrade(std::string_view word)
+{
+    return !word.empty() && notes::isDigit(word.back())
+        && (word.size() == 1 || (word.size() == 2 && (word[0] == 'l' || word[0] == 'r')));
+}
+
 Written cut(std::string_view text)
 {
     Written out;
@@ -32,9 +44,10 @@ Written cut(std::string_view text)
     }
     while (!out.word.empty()) {
         const char last = out.word.back();
-        const bool sign = (last == '+' || last == '-') && out.word.size() == 2 && notes::isDigit(out.word[0]);
-        if (sign || std::isalnum(static_cast<unsigned char>(last)) != 0
-            || static_cast<unsigned char>(last) >= 0x80) {
+        if (isSign(last) && isGrade(std::string_view(out.word).substr(0, out.word.size() - 1))) {
+            break;
+        }
+        if (std::isalnum(static_cast<unsigned char>(last)) != 0 || static_cast<unsigned char>(last) >= 0x80) {
             break;
         }
         const bool stop = last == '.' || last == '?' || last == '!' || last == ';' || last == ':';

@@ -33,6 +33,7 @@ public:
             addNumbers(growth_, pronunciations_, i);
             runTogether(i);
             shownAgain(i);
+            stuttered(i);
             bySound(i);
             overAThing(i);
             nothing(i);
@@ -72,7 +73,8 @@ private:
             const bool joins = part == Part::into || part == Part::and_;
             const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
             const bool one_word = part == Part::relation && n == 1 && isRare(entry);
-            const double rare = into ? 0.9 : one_word ? 1.0 : 0.0;
+            const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none;
+            const double rare = into ? 0.9 : one_word ? 1.0 : four ? kFor : 0.0;
             if (into) {
                 growth_.add(i, i + n, {{Part::into, "into"}}, By::word, longer);
             }
@@ -92,6 +94,7 @@ private:
     }
 
     /// The crew's own words have the part of what they mean.
+    static constexpr double kFor = 1.2; ///< "opens for": no number follows, so it is one
     void ownWords(std::size_t i)
     {
         for (const auto& [own, meaning] : style_.words) {
@@ -116,23 +119,30 @@ private:
     void runTogether(std::size_t i)
     {
         const std::string& word = words_[i].word;
-        if (word.size() < 3 || growth_.known(i) != nullptr) {
+        if (word.size() < 2 || growth_.known(i) != nullptr) {
             return;
         }
         for (std::size_t cut = 1; cut < word.size(); ++cut) {
-            const auto head = pieceOf(word.substr(0, cut));
-            const auto tail = pieceOf(word.substr(cut));
+            const bool seam = isDigit(word[cut]) != isDigit(word[cut - 1]);
+            const auto head = pieceOf(word.substr(0, cut), seam);
+            const auto tail = pieceOf(word.substr(cut), seam);
             if (!head.empty() && !tail.empty()) {
                 auto pieces = head;
                 pieces.insert(pieces.end(), tail.begin(), tail.end());
-                const bool seam = isDigit(word[cut]) != isDigit(word[cut - 1]);
                 growth_.add(i, i + 1, pieces, By::split, seam ? 0.2 : 1.0);
             }
         }
     }
 
-    [[nodiscard]] static std::vector<Piece> pieceOf(const std::string& text)
+    /// `brief` where a side may be one letter: "r4", "3-l".
+    [[nodiscard]] static std::vector<Piece> pieceOf(const std::string& text, bool brief)
     {
+        if (brief && (text == "l" || text == "r")) {
+            return {text == "l" ? Piece{Part::left, "left"} : Piece{Part::right, "right"}};
+        }
+        if (text.size() == 2 && isDigit(text[0]) && (text[1] == '-' || text[1] == '+')) {
+            return {gradePiece(text[0] - '0'), {Part::modifier, text[1] == '-' ? "minus" : "plus"}};
+        }
         if (isDigits(text)) {
             const int value = text.size() < 5 && text[0] != '0' ? valueOf(text) : 0;
             if (value >= 1 && value <= 9) {
@@ -189,11 +199,22 @@ private:
         }
     }
 
+    /// "don't, don't cut": the first of the two was only begun.
+    void stuttered(std::size_t i)
+    {
+        constexpr double kCost = 1.1;
+        if (i + 1 < words_.size() && words_[i].word == words_[i + 1].word
+            && growth_.classAt(i) == NumberClass::none) {
+            growth_.add(i, {static_cast<int>(i + 1), Part::again, By::shown_again, {}, 0, kCost, i, i + 1});
+        }
+    }
+
     void bySound(std::size_t i)
     {
         Phones phones;
         std::string stretch;
         double swallowed = 0.0;
+        constexpr double kSide = 1.6;
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
             const std::size_t at = i + n - 1;
             if (isDigit(words_[at].word.front()) || (n > 1 && words_[at].pause >= Pause::stop_edge)) {
@@ -202,7 +223,10 @@ private:
             phones.insert(phones.end(), growth_.phones(at).begin(), growth_.phones(at).end());
             stretch += (n == 1 ? "" : " ") + words_[at].word;
             if (growth_.known(at) != nullptr) {
-                swallowed += isStrong(at) ? 1.0 : isGlue(at) ? 0.2 : 0.5;
+                swallowed += isPart(at, Part::left) || isPart(at, Part::right) ? kSide
+                    : isStrong(at)                                             ? 1.0
+                    : isGlue(at)                                               ? 0.2
+                                                                               : 0.5;
             }
             if (phones.size() > 14) {
                 return;

@@ -117,6 +117,11 @@ bool isDriven(const std::string& thing)
     return kDriven.contains(thing);
 }
 
+bool refuses(const std::string& word)
+{
+    return word == "don't" || word == "dont" || word == "not" || word == "never";
+}
+
 LexiconMatch longestMatch(std::span<const Token> tokens)
 {
     if (tokens.empty() || tokens.front().known == nullptr) {

@@ -58,7 +58,7 @@ constexpr RoleWords kWords[] = {
         "keep_it_neat=neat in_the_middle=keep_middle out_wide=keep_wide hold_in=keep_in "
         "hold_out=keep_out stay_central=keep_middle keep_central=keep_middle middle=keep_middle "
         "watch_inside mind_inside=watch_inside watch_outside hold_left=keep_left hold_right=keep_right "
-        "hold_it_left=keep_left hold_it_right=keep_right hold_middle=keep_middle hold_it_in=keep_in "
+        "land_left=keep_left land_right=keep_right hold_it_left=keep_left hold_it_right=keep_right hold_middle=keep_middle hold_it_in=keep_in "
         "hold_it_out=keep_out keep_it_left=keep_left keep_it_right=keep_right keep_it_in=keep_in "
         "keep_it_out=keep_out keep_to_the_left=keep_left keep_to_the_right=keep_right "
         "keep_hard_left=keep_left keep_hard_right=keep_right keep_inside=keep_in keep_outside=keep_out "

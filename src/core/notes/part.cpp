@@ -202,6 +202,7 @@ private:
             break;
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::grade, Side::none}, 0.6 * w_ + other_order, false); return;
+        case Kind::junction: go({Kind::grade, Side::none}, 0.6 * w_ + 0.3 + other_order, false); break;
         case Kind::corrected: go({Kind::grade, Side::none}, 0.2 + other_order, false); return;
         default: break;
         }
@@ -219,6 +220,7 @@ private:
         case Kind::grade: go({Kind::named_grade, Side::none}, w_ + 1.5, false); break;
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::named_grade, Side::none}, 0.6 * w_ + 0.3, false); return;
+        case Kind::junction: go({Kind::named_grade, Side::none}, 0.6 * w_ + 0.3, false); break;
         case Kind::corrected: go({Kind::named_grade, Side::none}, 0.3, false); return;
         default: break;
         }
