@@ -5,8 +5,9 @@
 //
 // TAKES_SEED shifts the takes; TAKES_VOICES and TAKES_SPEAKER (with TAKES_WORDS_PER_MIN) choose who reads;
 // TAKES_LIST prints what was not found and what was misread; TAKES_NO_FOLLOWER leaves the follower
-// out; TAKES_WRITE names a folder that the takes are written to; TAKES_STOP is a second at which one stops,
-// to see how long the verdicts take then.
+// out; TAKES_WRITE names a folder that the takes are written to; TAKES_STOP is a second from which on one
+// stops now and then, to see how long the verdicts take; with TAKES_LIVE the takes are searched while they
+// are read, as Read does.
 
 #include "made_sound.h"
 #include "media/aligner.h"
@@ -351,26 +352,58 @@ struct Misreading {
     }
 };
 
-/// How long whoever stops after `stop_s` waits for what was found, and what the search took of a core until
-/// then.
-void printStop(const media::Sound& sound, const std::vector<media::ExpectedNote>& expected, double stop_s)
+/// As Read finds them where TAKES_LIVE is set, else as a recording from elsewhere.
+media::Alignment aligned(const media::Sound& sound, const std::vector<media::ExpectedNote>& expected)
 {
-    constexpr std::size_t kBlock = media::kAlignRate_hz / 4;
+    if (std::getenv("TAKES_LIVE") == nullptr) {
+        return media::align(sound, expected);
+    }
+    constexpr std::size_t kBlock = media::kAlignRate_hz;
+    const auto began = std::clock();
+    const auto at_rate = media::resampled(sound, media::kAlignRate_hz);
+    media::LiveAligner aligner(expected);
+    for (std::size_t at = 0; at < at_rate.samples.size(); at += kBlock) {
+        aligner.hear(std::span(at_rate.samples).subspan(at, std::min(kBlock, at_rate.samples.size() - at)));
+    }
+    media::Alignment out{aligner.finish(), 0.0};
+    out.real_time_factor = static_cast<double>(std::clock() - began) / CLOCKS_PER_SEC / at_rate.duration_s();
+    return out;
+}
+
+/// How long after stop the verdicts would be there, where one stops at each of some seconds from `first_s`
+/// on: what of the sound so far is still waiting for the search, and then the rest. In seconds of one core.
+void printStops(const media::Sound& sound, const std::vector<media::ExpectedNote>& expected, double first_s)
+{
+    constexpr int kStops = 12;
+    constexpr std::size_t kBlock = media::kAlignRate_hz;
     const auto cpuNow_s = [] { return static_cast<double>(std::clock()) / CLOCKS_PER_SEC; };
     const auto at_rate = media::resampled(sound, media::kAlignRate_hz);
-    const auto until =
-        std::min(at_rate.samples.size(), static_cast<std::size_t>(stop_s * media::kAlignRate_hz));
-    const double began_s = cpuNow_s();
-    media::LiveAligner aligner(expected);
-    for (std::size_t at = 0; at < until; at += kBlock) {
-        aligner.hear(std::span(at_rate.samples).subspan(at, std::min(kBlock, until - at)));
+    double worst_s = 0.0;
+    double sum_s = 0.0;
+    for (int i = 0; i < kStops; ++i) {
+        const double stop_s = std::min(first_s + i, at_rate.duration_s());
+        const auto until = static_cast<std::size_t>(stop_s * media::kAlignRate_hz);
+        media::LiveAligner aligner(expected);
+        double ready_s = 0.0; ///< when what came so far is searched
+        for (std::size_t at = 0; at < until; at += kBlock) {
+            const std::size_t count = std::min(kBlock, until - at);
+            const double before_s = cpuNow_s();
+            aligner.hear(std::span(at_rate.samples).subspan(at, count));
+            ready_s = std::max(ready_s, static_cast<double>(at + count) / media::kAlignRate_hz)
+                + (cpuNow_s() - before_s);
+        }
+        const double rest_s = aligner.unsearched_s();
+        const double before_s = cpuNow_s();
+        static_cast<void>(aligner.finish());
+        const double finish_s = cpuNow_s() - before_s;
+        const double after_s = std::max(0.0, ready_s - stop_s) + finish_s;
+        std::printf("    stopped at %.0f s: waiting %.2f, %.1f s left take %.2f: %.2f s after stop\n", stop_s,
+            std::max(0.0, ready_s - stop_s), rest_s, finish_s, after_s);
+        std::fflush(stdout);
+        worst_s = std::max(worst_s, after_s);
+        sum_s += after_s;
     }
-    const double stopped_s = cpuNow_s();
-    const double rest_s = aligner.unsearched_s();
-    static_cast<void>(aligner.finish());
-    std::printf("    stopped at %.0f s: %.1f s were left, %.2f s after stop; until then %.2f of a core\n",
-        stop_s, rest_s, cpuNow_s() - stopped_s, (stopped_s - began_s) / stop_s);
-    std::fflush(stdout);
+    std::printf("    stops: %.2f s on average, at most %.2f\n", sum_s / kStops, worst_s);
 }
 
 struct Condition {
@@ -480,12 +513,12 @@ int main(int argc, char** argv)
                 written.close();
             }
             Score own;
-            const auto alignment = media::align(sound, expected);
+            const auto alignment = aligned(sound, expected);
             own.add(take.truth, alignment, sound.duration_s());
             score.add(take.truth, alignment, sound.duration_s());
             own.print("  " + speakers[s].name);
             if (const char* stop = std::getenv("TAKES_STOP")) {
-                printStop(sound, expected, std::atof(stop));
+                printStops(sound, expected, std::atof(stop));
             }
             misreading.add(take.truth, alignment);
             if (condition.misread_share > 0.0) {

@@ -3988,6 +3988,10 @@ caution square left 100</translation>
         <source>The video stood still for %1 s in this take; the verdicts may be off by as much.</source>
         <translation>Das Video stand in diesem Durchgang %1 s still; die Urteile können um so viel danebenliegen.</translation>
     </message>
+    <message>
+        <source>The stage&apos;s clock stood still for %1 s in this take; the verdicts may be off by as much.</source>
+        <translation>Die Uhr der Prüfung stand in diesem Durchgang %1 s still; die Urteile können um so viel danebenliegen.</translation>
+    </message>
 </context>
 <context>
     <name>brumefall::app::TakeWave</name>

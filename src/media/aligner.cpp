@@ -30,21 +30,7 @@ struct LiveAligner::State {
     Condensing how;
     WordSounds sounds;
 
-    /// What will be found in the rest if the take ends soon, so that little is left to search then; the
-    /// search itself, which hears more at once, finds it anew.
-    struct LookedAhead {
-        struct Piece {
-            Condensed condensed;
-            std::vector<HeardWord> words;
-            double before_s; ///< of the recording
-        };
-        PieceSearch::Position position; ///< of the reader, at its end
-        std::vector<Piece> pieces{};
-        std::size_t until = 0; ///< samples of the rest
-        std::size_t looked = 0; ///< samples of the rest at the last look
-        double in_vain_s = 0.0; ///< of what was said, in which no seam was found
-    };
-    LookedAhead ahead{search.position()};
+    double in_vain_s = 0.0; ///< of what was said in the rest, in which no seam was found
 
     /// Keeps words of a stretch that `before_s` of the recording lie before.
     void keep(const std::vector<HeardWord>& words, const Condensed& condensed, double before_s)
@@ -58,12 +44,19 @@ struct LiveAligner::State {
             readings.add(word);
         }
     }
+    /// How many samples of the rest a time of it, condensed, is.
+    [[nodiscard]] std::size_t samplesUntil(const Condensed& condensed, double condensed_s) const
+    {
+        return std::min(rest.samples.size(),
+            static_cast<std::size_t>(condensed.originalTime(condensed_s) * kAlignRate_hz));
+    }
     /// The first samples of the rest were searched.
     void drop(std::size_t done)
     {
         rest.samples.erase(rest.samples.begin(), rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
         before += done;
-        ahead = {search.position()};
+        looked = rest.samples.size();
+        in_vain_s = 0.0;
     }
 };
 
@@ -76,43 +69,42 @@ LiveAligner::~LiveAligner() = default;
 
 void LiveAligner::hear(std::span<const std::int16_t> samples)
 {
-    constexpr std::size_t kLook = 6 * kAlignRate_hz;
-    constexpr std::size_t kLeast = 30 * kAlignRate_hz;
-    constexpr std::size_t kLookAhead = 4 * kAlignRate_hz;
-    constexpr std::size_t kLeastAhead = 8 * kAlignRate_hz;
+    constexpr std::size_t kLook = 4 * kAlignRate_hz;
+    constexpr std::size_t kLeast = 8 * kAlignRate_hz;
+    constexpr std::size_t kLong = 30 * kAlignRate_hz; // without a reading
+    constexpr double kMore_s = 1.5; // that something else may be found in
+    constexpr double kMoreShare = 0.25; // talk takes long, and is not heard again for every word of it
+    constexpr double kCall_s = 4.0; // before a silence: less is hard to hear alone
     State& s = *state_;
     add(samples);
     const std::size_t waits = s.rest.samples.size();
-    if (waits >= kLeast && waits >= s.looked + kLook) {
+    const bool due = waits >= kLeast && waits >= s.looked + kLook;
+    if (due && waits >= kLong) {
+        s.looked = waits;
         search(true, {});
-        s.looked = s.rest.samples.size();
-    } else if (waits >= s.ahead.until + kLeastAhead && waits >= s.ahead.looked + kLookAhead) {
-        lookAhead();
-        s.ahead.looked = waits;
+        return;
+    }
+    const Condensed condensed = condense(s.rest, s.how);
+    const double said_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz - kAfterEnd_s;
+    const double more_s = said_s - s.in_vain_s;
+    if (more_s >= std::max(kMore_s, kMoreShare * s.in_vain_s)
+        && (due || (condensed.ends_silent && more_s >= kCall_s))) {
+        s.looked = waits;
+        s.in_vain_s = said_s;
+        goOnPlainly(condensed);
     }
 }
 
-void LiveAligner::lookAhead()
+void LiveAligner::goOnPlainly(const Condensed& condensed)
 {
     State& s = *state_;
-    const double before_s = static_cast<double>(s.before + s.ahead.until) / kAlignRate_hz;
-    const Sound piece{
-        {s.rest.samples.begin() + static_cast<std::ptrdiff_t>(s.ahead.until), s.rest.samples.end()},
-        kAlignRate_hz};
-    constexpr double kMore_s = 1.5; // that something else may be found in
-    constexpr double kMoreShare = 0.25; // talk takes long, and is not heard again for every word of it
-    Condensed condensed = condense(piece, s.how);
-    const double said_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
-    if (said_s < s.ahead.in_vain_s + std::max(kMore_s, kMoreShare * s.ahead.in_vain_s)) {
-        return;
-    }
-    auto found = s.search.lookAhead(condensed, before_s, s.ahead.position);
-    s.ahead.in_vain_s = found ? 0.0 : said_s;
-    if (found) {
-        s.ahead.until = std::min(s.rest.samples.size(),
-            s.ahead.until + static_cast<std::size_t>(condensed.originalTime(found->until_s) * kAlignRate_hz));
-        s.ahead.position = found->position;
-        s.ahead.pieces.push_back({std::move(condensed), std::move(found->words), before_s});
+    const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
+    if (const auto found = s.search.goOnPlainly(condensed, before_s)) {
+        s.how.loud_dB = condensed.loud_dB;
+        s.keep(found->words, condensed, before_s);
+        const double heard_s = s.in_vain_s;
+        s.drop(s.samplesUntil(condensed, found->until_s));
+        s.in_vain_s = std::max(0.0, heard_s - found->until_s);
     }
 }
 
@@ -130,16 +122,12 @@ void LiveAligner::search(bool more, const Progress& progress)
     while (found.otherwise) {
         s.how.softer_dB = found.otherwise->softer_dB ? found.otherwise->softer_dB : s.how.softer_dB;
         s.how.hiss = found.otherwise->hiss.value_or(s.how.hiss);
-        s.ahead = {s.search.position()}; // all of it sounds otherwise now
         condensed = condense(s.rest, s.how);
         found = s.search.search(condensed, more, progress, before_s);
     }
     s.how.loud_dB = condensed.loud_dB;
     s.keep(found.words, condensed, before_s);
-    const auto done = more && found.until_s <= 0.0
-        ? 0
-        : std::min(s.rest.samples.size(),
-            static_cast<std::size_t>(condensed.originalTime(found.until_s) * kAlignRate_hz));
+    const auto done = more && found.until_s <= 0.0 ? 0 : s.samplesUntil(condensed, found.until_s);
     if (done > 0) {
         s.drop(done);
     }
@@ -147,20 +135,13 @@ void LiveAligner::search(bool more, const Progress& progress)
 
 double LiveAligner::unsearched_s() const
 {
-    return static_cast<double>(state_->rest.samples.size() - state_->ahead.until) / kAlignRate_hz;
+    return static_cast<double>(state_->rest.samples.size()) / kAlignRate_hz;
 }
 
 std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
 {
     State& s = *state_;
     const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
-    for (const auto& piece : s.ahead.pieces) {
-        s.keep(piece.words, piece.condensed, piece.before_s);
-    }
-    if (!s.ahead.pieces.empty()) {
-        s.search.goOnAt(s.ahead.position);
-        s.drop(s.ahead.until);
-    }
     search(false, progress);
     auto found = s.readings.finish(length_s);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));

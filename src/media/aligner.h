@@ -16,6 +16,8 @@
 
 namespace brumefall::media {
 
+struct Condensed;
+
 using take::ExpectedNote;
 
 struct Alignment {
@@ -38,8 +40,9 @@ public:
     LiveAligner& operator=(const LiveAligner&) = delete;
     ~LiveAligner();
 
-    /// The next samples, at kAlignRate_hz; now and then it searches what has come, a second or two of work,
-    /// and every few seconds looks ahead, as if the recording ended there.
+    /// The next samples, at kAlignRate_hz, about a second at a time. Every few seconds, and where a call
+    /// ends, it searches what has come: less than a second of work where that is plainly a reading, several
+    /// where it is not.
     void hear(std::span<const std::int16_t> samples);
     /// The next samples, left for later.
     void add(std::span<const std::int16_t> samples);
@@ -51,7 +54,7 @@ public:
 private:
     struct State;
     void search(bool more, const Progress& progress);
-    void lookAhead();
+    void goOnPlainly(const Condensed& condensed);
     std::unique_ptr<State> state_;
 };
 

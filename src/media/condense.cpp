@@ -125,7 +125,8 @@ RumbleFilter::RumbleFilter()
 
 float RumbleFilter::next(float sample)
 {
-    double x = sample;
+    floor_ = -floor_;
+    double x = sample + floor_;
     for (Section& s : sections_) {
         const double y = s.gain * (x - 2.0 * s.x1 + s.x2) - s.a1 * s.y1 - s.a2 * s.y2;
         s.x2 = std::exchange(s.x1, x);
@@ -221,6 +222,7 @@ Condensed condense(const Sound& sound, const Condensing& how)
             while (filtered < (end - kKeep) * kEnergyFrame) {
                 next();
             }
+            out.ends_silent = end == silent.size();
         }
         f = std::max(end, f + 1);
     }

@@ -27,6 +27,7 @@ struct Condensed {
     std::vector<Piece> pieces;
     double loud_dB = 0.0; ///< level of its speech, in a frame of a hundredth of a second
     double gain = 1.0; ///< by which all of it was raised
+    bool ends_silent = false; ///< for more than a second
 
     /// The moment of the recording, in seconds, that is at `condensed_s` here.
     [[nodiscard]] double originalTime(double condensed_s) const;
@@ -83,6 +84,7 @@ private:
         double x1 = 0.0, x2 = 0.0, y1 = 0.0, y2 = 0.0;
     };
     std::array<Section, 2> sections_;
+    double floor_ = 1e-9; ///< far below any sound: numbers that fade away to nothing are slow to reckon with
 };
 
 /// The same as `condense` does for a whole recording, while it comes: which frames are loud, and samples

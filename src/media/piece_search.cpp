@@ -55,9 +55,7 @@ PieceSearch::Result PieceSearch::search(
         const double sure_s = to_s - kUnsure_s;
         const std::size_t seam = seamOf(heard, from_s + kLeast_s, sure_s);
         if (seam < heard.size()) {
-            at_ = heard[seam].place.note;
-            anywhere_ = false;
-            from_s = heard[seam].span.start_s - kBefore_s;
+            from_s = goOnAtSeam(heard, seam);
             all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
             continue;
         }
@@ -74,17 +72,8 @@ PieceSearch::Result PieceSearch::search(
     return out;
 }
 
-void PieceSearch::goOnAt(const Position& position)
+std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(const Condensed& condensed, double before_s)
 {
-    at_ = position.at;
-    anywhere_ = position.anywhere;
-}
-
-std::optional<PieceSearch::Ahead> PieceSearch::lookAhead(
-    const Condensed& condensed, double before_s, const Position& from)
-{
-    const Position here = position();
-    goOnAt(from);
     before_s_ = before_s;
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
     Grammar::Window window = windowFor(condensed, 0.0, length_s);
@@ -92,25 +81,44 @@ std::optional<PieceSearch::Ahead> PieceSearch::lookAhead(
         window.talk_phone = kDearTalk;
     }
     Heard heard = decode(condensed, 0.0, length_s, window);
-    std::optional<Ahead> out;
-    if (heard.isReading() && !heard.isDrawnOut() && (!strange_voice_ || heard.goesForward())) {
-        if (!fitted_ && heard.notes_s > kSomething_s) {
-            if (fitVoice(condensed.samples, window, tries_)) {
-                heard = decode(condensed, 0.0, length_s, window);
-            }
-            fitted_ = heard.goesForward();
+    const bool known = fitted_ && !anywhere_; // the voice, and where it is
+    const auto isPlain = [&] {
+        return heard.isPlainReading()
+            && (known ? heard.words.front().place.note - at_ <= 1 : heard.notes() >= kSomeNotes);
+    };
+    if (!isPlain()) {
+        return {};
+    }
+    if (!fitted_) {
+        if (fitVoice(condensed.samples, window, tries_)) {
+            heard = decode(condensed, 0.0, length_s, window);
         }
-        auto words = withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)).words;
-        const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureAhead_s);
-        if (seam < words.size()) {
-            const double until_s = words[seam].span.start_s - kBefore_s;
-            const Position next{words[seam].place.note, false};
-            words.resize(seam);
-            out = {std::move(words), until_s, next};
+        fitted_ = isPlain();
+        if (!fitted_) {
+            return {};
         }
     }
-    goOnAt(here);
-    return out;
+    auto words = withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)).words;
+    if (condensed.ends_silent && wholeUntil(words, length_s) == words.size()) {
+        at_ = words.back().place.note + 1;
+        anywhere_ = false;
+        const double until_s = words.back().span.end_s + kAfter_s;
+        return Result{std::move(words), until_s, {}};
+    }
+    const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureInPlain_s);
+    if (seam == words.size()) {
+        return {};
+    }
+    const double until_s = goOnAtSeam(words, seam);
+    words.resize(seam);
+    return Result{std::move(words), until_s, {}};
+}
+
+double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam)
+{
+    at_ = words[seam].place.note;
+    anywhere_ = false;
+    return words[seam].span.start_s - kBefore_s;
 }
 
 Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)

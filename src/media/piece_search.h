@@ -43,30 +43,20 @@ public:
     /// Whether the reader's voice is not the model's, and how is known.
     [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
 
-    /// Where in the notes the reader is.
-    struct Position {
-        std::size_t at = 0; ///< the note that comes next
-        bool anywhere = true; ///< where that is, is not known yet
-    };
-    [[nodiscard]] Position position() const { return {at_, anywhere_}; }
-    void goOnAt(const Position& position);
-
-    /// The notes of a piece that the reader goes on in at `from`, up to the last seam, and where he is by
-    /// then. Nothing where it is not plainly a reading: that is for the search. The search stays where it is.
-    struct Ahead {
-        std::vector<HeardWord> words;
-        double until_s = 0.0;
-        Position position;
-    };
-    std::optional<Ahead> lookAhead(const Condensed& condensed, double before_s, const Position& from);
+    /// The same in a piece that may be followed by more, where it is plainly a reading: up to its last seam, or
+    /// its last word where a silence follows. Nothing where it is not, or has none: then the search stays where
+    /// it is.
+    std::optional<Result> goOnPlainly(const Condensed& condensed, double before_s);
 
 private:
     static constexpr double kPiece_s = 24.0;
     static constexpr double kUnsure_s = 5.0; ///< of a piece's end: what comes next may change it
-    static constexpr double kUnsureAhead_s = 3.0;
+    static constexpr double kUnsureInPlain_s = 5.0;
     static constexpr double kBefore_s = 0.06;
+    static constexpr double kAfter_s = 0.3; ///< of the silence after a word
     static constexpr double kLeast_s = 1.0; ///< that the search goes on by
     static constexpr double kSomething_s = 2.0; ///< of speech in a piece
+    static constexpr std::size_t kSomeNotes = 3; ///< in order are no chance
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
     static constexpr double kDearTalk = -60.0;
@@ -78,6 +68,9 @@ private:
 
     /// Talk that goes on and on is heard so every now and then only: it takes as long as all the rest.
     bool isWorthDearTalk();
+
+    /// The next piece begins with word `seam`: at this time.
+    double goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam);
 
     /// The notes that may be heard in a piece: those around where the reader is, as far as they are due.
     [[nodiscard]] Grammar::Window windowFor(const Condensed& condensed, double from_s, double to_s) const;

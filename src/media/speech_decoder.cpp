@@ -11,6 +11,7 @@ extern "C" {
 #include <sphinxbase/ngram_model.h>
 }
 
+#include <algorithm>
 #include <cstdlib>
 #include <filesystem>
 #include <set>
@@ -237,6 +238,21 @@ bool Heard::goesForward() const
         }
     }
     return static_cast<double>(forward) >= kShare * static_cast<double>(steps);
+}
+
+bool Heard::isPlainReading() const
+{
+    constexpr double kTalk = 0.25;
+    constexpr std::size_t kForward = 2;
+    if (words.empty() || talk_s > kTalk * notes_s || isDrawnOut()) {
+        return false;
+    }
+    std::size_t at = words.front().place.note;
+    return std::all_of(words.begin(), words.end(), [&](const HeardWord& word) {
+        const bool next = word.place.note == at || (word.place.note - at <= kForward && !word.place.after);
+        at = word.place.note;
+        return next;
+    });
 }
 
 std::optional<double> logLikelihood(ps_decoder_t* decoder)

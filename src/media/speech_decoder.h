@@ -70,6 +70,8 @@ struct Heard {
     [[nodiscard]] bool isInOrder() const;
     /// Nearly every note is followed by the next one: stricter than in order.
     [[nodiscard]] bool goesForward() const;
+    /// Notes and hardly any talk, each followed by itself or one of the next two.
+    [[nodiscard]] bool isPlainReading() const;
 };
 
 /// What the decoder's best path holds, so far or at the end; its times are from `from_s` on.

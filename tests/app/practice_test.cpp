@@ -62,6 +62,22 @@ protected:
     }
 };
 
+TEST_F(PracticeTest, AllThatAStretchAsksForIsSeen)
+{
+    choose(take::Way::stretch);
+    for (const QSize& size : {QSize(1280, 800), QSize(1000, 650)}) {
+        window_->resize(size);
+        QTest::qWait(50);
+        for (const char* name : {"cleanReadings", "noiseChoice", "printedChoice", "lastNote"}) {
+            auto* widget = find<QWidget>(name);
+            EXPECT_EQ(widget->visibleRegion().boundingRect(), widget->rect())
+                << name << " is cut at " << size.width();
+        }
+        auto* way = find<QComboBox>("wayChoice");
+        EXPECT_LT(way->fontMetrics().horizontalAdvance(way->currentText()) + 30, way->width());
+    }
+}
+
 TEST_F(PracticeTest, AStretchIsReadAgainByItselfUntilItWasCleanInARow)
 {
     choose(take::Way::stretch);

@@ -1,9 +1,7 @@
 // A take is a value: whatever is opened, changed or recorded meanwhile, it is judged against what it was read
 // against, and kept where it belongs.
 
-#include "media/condense.h"
-#include "media/resample.h"
-#include "media/simulated_reader.h"
+#include "../loudspeaker.h"
 #include "media/sound_file.h"
 #include "read/page_view.h"
 #include "reading_window.h"
@@ -14,7 +12,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <random>
 
 using namespace brumefall;
 using namespace brumefall::app;
@@ -154,31 +151,15 @@ TEST_F(TakesTest, TheCrewInTheVideoThatALoudspeakerPlaysIsNotTheReader)
     auto take = stage::readTake(file);
     const auto plan = take.plan;
     auto pass = stage::readPass(stage_ / "passes" / "stage.json");
-    // a video in which the same notes are called half a second earlier, over an engine
-    auto onboard = media::resampled(media::readAloud(plan, {}, 31, 0.0, 60.0).sound, media::kAlignRate_hz);
-    onboard.samples.erase(onboard.samples.begin(), onboard.samples.begin() + media::kAlignRate_hz / 2);
-    std::mt19937 random(9);
-    std::normal_distribution<double> engine(0.0, 250.0);
-    for (std::int16_t& sample : onboard.samples) {
-        sample = static_cast<std::int16_t>(std::clamp(sample + engine(random), -32768.0, 32767.0));
-    }
+    const auto onboard = support::onboardSound(plan, 60.0);
     media::SoundWriter(stage_ / "onboard.flac", media::kAlignRate_hz).write(onboard.samples);
     pass.media = {};
     pass.media.path = "onboard.flac";
     pass.go_s = 0.0;
     stage::writePass(stage_ / "passes" / "stage.json", pass);
-    // and a reader beside the loudspeaker, which the microphone hears a little late
     constexpr double kFrom_s = 18.0;
-    auto reader = media::readAloud(plan, {}, 7, kFrom_s, 55.0);
-    auto recorded = media::resampled(reader.sound, media::kAlignRate_hz);
-    const auto late = static_cast<std::size_t>(0.05 * media::kAlignRate_hz);
-    const auto from = static_cast<std::size_t>(kFrom_s * media::kAlignRate_hz);
-    for (std::size_t i = late; i < recorded.samples.size(); ++i) {
-        const std::size_t at = from + i - late;
-        const double heard = at < onboard.samples.size() ? 0.7 * onboard.samples[at] : 0.0;
-        recorded.samples[i] =
-            static_cast<std::int16_t>(std::clamp(recorded.samples[i] + heard, -32768.0, 32767.0));
-    }
+    const auto reader = media::readAloud(plan, {}, 7, kFrom_s, 55.0);
+    const auto recorded = support::besideALoudspeaker(reader, onboard);
     media::SoundWriter(stage_ / "takes" / take.audio, media::kAlignRate_hz).write(recorded.samples);
     take.clock = {kFrom_s, 1.0};
     take.recorded_s = recorded.duration_s();

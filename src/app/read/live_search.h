@@ -4,12 +4,16 @@
 
 #include "media/aligner.h"
 #include "media/condense.h"
+#include "media/echo.h"
 #include "media/sound.h"
 
 #include <QByteArray>
 #include <QThreadPool>
 
+#include <cstdint>
+#include <functional>
 #include <memory>
+#include <span>
 #include <vector>
 
 namespace brumefall::app {
@@ -21,6 +25,13 @@ public:
 
     /// 16-bit samples at media::kRecordingRate_hz. Returns at once; never from two threads.
     void hear(const QByteArray& bytes);
+    /// The sound of the video that it is read along, which a loudspeaker may bring into it; `offset_s` is
+    /// what is to be added to a time of the recording for that of the video, about. Where it does, `found` is
+    /// given another filter that has learnt the way through the room, in the pool.
+    using OnPlayed = std::function<void(std::shared_ptr<media::WithoutPlayed>)>;
+    void setPlayed(std::shared_ptr<const media::Sound> played, double offset_s, OnPlayed found = {});
+    /// That sound was heard, and is taken out: called in the pool, as what follows.
+    [[nodiscard]] bool isWithoutVideo() const { return alone_ != nullptr; }
     /// All that was heard, as it was recorded; called in the pool, after all of it.
     [[nodiscard]] const media::Sound& recorded();
     /// What was found; called there too. Throws MediaError where the acoustic model is missing.
@@ -28,12 +39,20 @@ public:
 
 private:
     void search(const QByteArray& bytes);
+    /// Whether the video's sound is in what was recorded so far; then all of that is heard anew without it.
+    bool findPlayed();
+    void hear(std::span<const std::int16_t> samples);
 
     std::vector<media::ExpectedNote> expected_;
     QThreadPool& pool_;
     std::unique_ptr<media::LiveAligner> aligner_;
     media::Sound recorded_{{}, media::kAlignRate_hz}; ///< without what waits
     std::size_t searched_ = 0; ///< samples of it
+    std::shared_ptr<const media::Sound> played_;
+    double played_offset_s_ = 0.0;
+    OnPlayed played_found_;
+    std::size_t sought_ = 0; ///< samples in which it was looked for last
+    std::shared_ptr<media::WithoutPlayed> alone_; ///< the reader
     QByteArray waiting_; ///< too little yet to be worth a task
 };
 

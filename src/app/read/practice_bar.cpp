@@ -8,6 +8,7 @@
 #include <QSignalBlocker>
 #include <QSpinBox>
 
+#include <algorithm>
 #include <array>
 
 namespace brumefall::app {
@@ -88,7 +89,7 @@ PracticeBar::PracticeBar(Document& document, QWidget* parent)
     noise_->setToolTip(tr("A car's noise under it"));
     printed_->setObjectName(QStringLiteral("printedChoice"));
     printed_->setToolTip(tr("Pages as they are printed, with their turns"));
-    keepNarrow(way_, 9);
+    way_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     rate_->setMaximumWidth(76);
     first_->setMaximumWidth(80);
     last_->setMaximumWidth(80);
@@ -146,6 +147,10 @@ void PracticeBar::fitNotes()
 void PracticeBar::showWay()
 {
     const auto way = wish().way;
+    const QFontMetrics letters(way_->font());
+    const int width =
+        letters.horizontalAdvance(way_->currentText()) / letters.horizontalAdvance(QLatin1Char('X'));
+    way_->setMinimumContentsLength(std::max(9, width - 1)); // the place of an icon is in it
     const bool loops = way == take::Way::stretch;
     clean_label_->setVisible(loops);
     clean_->setVisible(loops);

@@ -98,9 +98,7 @@ ReadWorkspace::ReadWorkspace(
     left->addWidget(state_);
     left->addWidget(gap_, 60);
     left->addStretch(1); // in its place where it is hidden
-    for (QWidget* row : {static_cast<QWidget*>(bar_), ear_keys_, static_cast<QWidget*>(state_)}) {
-        row->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
-    }
+    state_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Maximum);
     auto* layout = new QHBoxLayout(this);
     layout->setContentsMargins(10, 8, 10, 8);
     layout->addLayout(left, 3);

@@ -26,7 +26,7 @@ std::optional<media::Sound> withoutVideo(const TakeJudge::Work& work, const medi
             played = std::make_shared<const media::Sound>(
                 media::decodeSound(work.video, media::kAlignRate_hz, progress));
         }
-        return media::withoutPlayed(recorded, *played, work.take.clock.offset_s + work.go_s);
+        return media::withoutPlayed(recorded, played, work.take.clock.offset_s + work.go_s);
     } catch (const media::MediaError&) {
         return {}; // a video without sound brings none into the recording
     }
@@ -42,7 +42,8 @@ void judgeIn(TakeJudge::Work& work, LiveSearch* heard, const std::shared_ptr<con
     };
     std::optional<media::Sound> file;
     std::optional<media::Sound> alone; ///< the reader without the video
-    if (mayHoldVideo(work)) {
+    const bool is_alone = heard != nullptr && heard->isWithoutVideo();
+    if (!is_alone && mayHoldVideo(work)) {
         const media::Sound& recorded = heard != nullptr ? heard->recorded() : file.emplace(decoded());
         alone = withoutVideo(work, recorded, played, progress);
     }

@@ -418,8 +418,10 @@ void TakeRecorder::stop()
                         .arg(reader)
                         .arg(lost_s_, 0, 'f', 1));
     } else if (const double stood_s = stoodStill_s(); stood_s > kStutter_s) {
-        emit failed(tr("The video stood still for %1 s in this take; the verdicts may be off by as much.")
-                        .arg(stood_s, 0, 'f', 1));
+        const QString what = recording_.video.empty()
+            ? tr("The stage's clock stood still for %1 s in this take; the verdicts may be off by as much.")
+            : tr("The video stood still for %1 s in this take; the verdicts may be off by as much.");
+        emit failed(what.arg(stood_s, 0, 'f', 1));
     }
 }
 
@@ -474,6 +476,10 @@ void TakeRecorder::decodeVideo()
         [this](Outcome<media::Sound> sound) {
             if (sound.value && isRecording()) {
                 played_ = std::make_shared<const media::Sound>(std::move(*sound.value));
+                if (recording_.take.clock.rate == 1.0) { // at another, the loudspeaker gives other sound
+                    heard_->setPlayed(
+                        played_, recording_.take.clock.offset_s + recording_.go_s, follower_.takesOut());
+                }
             }
         });
 }

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <span>
+#include <utility>
 
 namespace brumefall::app {
 
@@ -50,13 +51,29 @@ void VoiceFollower::hear(const QByteArray& bytes)
         if (!ear->follower || ear->over) {
             return;
         }
-        ear->follower->hear(std::span(reinterpret_cast<const std::int16_t*>(bytes.constData()),
-            static_cast<std::size_t>(bytes.size()) / 2));
+        const std::span samples(reinterpret_cast<const std::int16_t*>(bytes.constData()),
+            static_cast<std::size_t>(bytes.size()) / 2);
+        ear->heard += samples.size();
+        if (ear->without) {
+            ear->follower->hear(ear->without->next(samples));
+        } else {
+            ear->follower->hear(samples);
+        }
         const auto& all = ear->follower->told();
         for (; ear->told < all.size(); ++ear->told) {
             emit told(static_cast<int>(all[ear->told].note), all[ear->told].span.end_s);
         }
     });
+}
+
+std::function<void(std::shared_ptr<media::WithoutPlayed>)> VoiceFollower::takesOut() const
+{
+    return [there = there_, ear = ear_](std::shared_ptr<media::WithoutPlayed> filter) {
+        QMetaObject::invokeMethod(there, [ear, filter = std::move(filter)] {
+            filter->goOnAt(ear->heard);
+            ear->without = filter;
+        });
+    };
 }
 
 void VoiceFollower::stop()

@@ -2,6 +2,7 @@
 /// when there is time, so that nothing waits for it and nothing is dropped.
 #pragma once
 
+#include "media/echo.h"
 #include "media/follower.h"
 #include "plan/plan.h"
 
@@ -10,6 +11,7 @@
 #include <QThread>
 
 #include <atomic>
+#include <functional>
 #include <memory>
 
 namespace brumefall::app {
@@ -25,6 +27,9 @@ public:
     void start(const plan::Plan& plan, double due_s);
     /// 16-bit samples at media::kRecordingRate_hz.
     void hear(const QByteArray& bytes);
+    /// For this recording, to be called from any thread: what the filter knows is taken out of what comes
+    /// then.
+    [[nodiscard]] std::function<void(std::shared_ptr<media::WithoutPlayed>)> takesOut() const;
     void stop();
 
 signals:
@@ -37,6 +42,8 @@ private:
     struct Ear {
         std::unique_ptr<media::Follower> follower;
         std::size_t told = 0;
+        std::size_t heard = 0; ///< samples
+        std::shared_ptr<media::WithoutPlayed> without; ///< the sound of a loudspeaker
         std::atomic<bool> over = false; ///< what is still queued is not heard
     };
 

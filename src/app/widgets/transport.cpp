@@ -211,7 +211,9 @@ void Transport::setGuide(const media::Sound& sound, double stage_s)
     }
     player_.setGuide(file);
     has_guide_ = true;
-    QFile::remove(std::exchange(guide_file_, file)); // the player has let go of it, or holds it open
+    if (const QString before = std::exchange(guide_file_, file); !before.isEmpty()) {
+        QFile::remove(before); // the player has let go of it, or holds it open
+    }
 }
 
 void Transport::tick()

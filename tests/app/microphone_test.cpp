@@ -1,0 +1,242 @@
+/// Each way to practise, in the real window, with a microphone that hears another voice than the simulated
+/// reader's: run by tests/with-devices, as a mouth has to speak into a room.
+#include "read/page_view.h"
+#include "read/practice.h"
+#include "reading_window.h"
+#include "review/review_workspace.h"
+#include "stage/stage.h"
+
+#include "media/sound_file.h"
+#include "media/voice.h"
+
+#include <QComboBox>
+#include <QLabel>
+#include <QProcess>
+#include <QSpinBox>
+
+#include <algorithm>
+#include <map>
+
+using namespace brumefall;
+using namespace brumefall::app;
+
+namespace {
+
+/// A man of another accent than the guide's, who reads every note at the moment that is planned for it.
+class Mouth {
+public:
+    Mouth(const plan::Plan& plan, std::filesystem::path folder)
+        : folder_(std::move(folder))
+    {
+        for (const auto& note : plan.notes) {
+            auto voice = media::say(note.text, note.end_s - note.start_s, {.pitch = 30, .variant = "en-us"});
+            said_.emplace(note.start_s, std::move(voice.samples));
+        }
+    }
+    Mouth(const Mouth&) = delete;
+    Mouth& operator=(const Mouth&) = delete;
+    ~Mouth() { close(); }
+
+    /// Speaks up to `to_s` of the stage, which is at `now_s`.
+    void open(double now_s, double to_s)
+    {
+        close();
+        constexpr double kOpens_s = 0.6; // the process takes about that long to begin
+        const double from_s = now_s + kOpens_s;
+        const auto sampleAt = [&](double stage_s) {
+            return static_cast<std::size_t>((stage_s - from_s) * media::kVoiceRate_hz);
+        };
+        std::vector<std::int16_t> sound;
+        for (const auto& [start_s, samples] : said_) {
+            if (start_s >= from_s && start_s < to_s) {
+                const std::size_t at = sampleAt(start_s);
+                sound.resize(std::max(sound.size(), at + samples.size()));
+                std::copy(samples.begin(), samples.end(), sound.begin() + static_cast<std::ptrdiff_t>(at));
+            }
+        }
+        const auto file = folder_ / "mouth.wav";
+        media::SoundWriter(file, media::kVoiceRate_hz).write(sound);
+        process_.start(QStringLiteral("paplay"), {QString::fromStdString(file.string())});
+    }
+
+    void close()
+    {
+        process_.kill();
+        process_.waitForFinished();
+    }
+
+private:
+    std::filesystem::path folder_;
+    std::map<double, std::vector<std::int16_t>> said_; ///< by when, from go
+    QProcess process_;
+};
+
+class MicrophoneTest : public support::ReadingWindow {
+protected:
+    void SetUp() override
+    {
+        ReadingWindow::SetUp();
+        find<QComboBox>("inputChoice")->setCurrentIndex(0);
+        ASSERT_NE(find<QComboBox>("inputChoice")->currentData().toString(), QStringLiteral("simulated"));
+        mouth_.emplace(document().prepared().plan, scratch_.path());
+        QObject::connect(&recorder(), &TakeRecorder::started, window_.get(), [this] {
+            const double now_s = window_->transport().stageTime();
+            mouth_->open(now_s, std::min(practice().stretch().to_s, now_s + 60.0));
+        });
+        QObject::connect(&recorder(), &TakeRecorder::judging, window_.get(), [this] { mouth_->close(); });
+    }
+    void TearDown() override
+    {
+        choose(take::Way::guided); // it is remembered
+        mouth_.reset();
+        ReadingWindow::TearDown();
+    }
+
+    void choose(take::Way way) { find<QComboBox>("wayChoice")->setCurrentIndex(static_cast<int>(way)); }
+    void chooseNotes(int first, int last)
+    {
+        find<QSpinBox>("firstNote")->setValue(first);
+        find<QSpinBox>("lastNote")->setValue(last);
+    }
+    [[nodiscard]] Practice& practice() { return window_->read().practice(); }
+    [[nodiscard]] PageView& page() { return *find<PageView>("pageView"); }
+    [[nodiscard]] const stage::Take& lastTake() { return document().takes().back(); }
+    bool waitForReading()
+    {
+        return waitFor([&] { return practice().state() == Practice::State::reading; }, 40000);
+    }
+    bool waitForVerdicts()
+    {
+        return waitFor(
+            [&] { return !recorder().isRecording() && !recorder().isJudging() && !practice().isOn(); },
+            90000);
+    }
+    void readFor(double s)
+    {
+        ASSERT_TRUE(waitFor([&] { return recorder().recorded_s() > s; }, 60000));
+        press(Qt::Key_R);
+        ASSERT_TRUE(waitForVerdicts());
+    }
+
+    /// Whether all notes of the last take were heard, all of them later than planned by about the same: what
+    /// the mouth took to open, and what the device hears late.
+    void expectHeard(std::size_t at_least)
+    {
+        std::vector<double> late_s;
+        std::size_t due = 0;
+        for (const auto& verdict : lastTake().verdicts) {
+            due += verdict.outside_take ? 0 : 1;
+            if (verdict.heard() && !verdict.outside_take) {
+                const auto& notes = lastTake().plan.notes;
+                const auto note = std::find_if(
+                    notes.begin(), notes.end(), [&](const auto& one) { return one.id == verdict.id; });
+                late_s.push_back(verdict.start_s - note->start_s);
+            }
+        }
+        ASSERT_GE(late_s.size(), at_least) << "of " << due;
+        EXPECT_GE(late_s.size() + 1, due) << "the last may be cut off";
+        std::sort(late_s.begin(), late_s.end());
+        const double usual_s = late_s[late_s.size() / 2];
+        EXPECT_LT(std::abs(usual_s), 1.5);
+        EXPECT_LT(late_s.back() - usual_s, 0.6) << "the clocks agree, as far as a busy sound server does";
+        EXPECT_LT(usual_s - late_s.front(), 0.6);
+    }
+
+    std::optional<Mouth> mouth_;
+};
+
+TEST_F(MicrophoneTest, GuidedItIsHeardFollowedAndJudged)
+{
+    choose(take::Way::guided);
+    chooseNotes(8, 12);
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitForReading());
+    EXPECT_TRUE(waitFor([&] { return page().behind_s().has_value(); }, 25000)) << "nobody was followed";
+    ASSERT_TRUE(waitForVerdicts()) << "it stops by itself";
+    EXPECT_EQ(lastTake().way, "guided");
+    expectHeard(4);
+}
+
+TEST_F(MicrophoneTest, WithThePageOnlyBesideALoudspeakerThatPlaysTheVideo)
+{
+    choose(take::Way::page_only);
+    chooseNotes(8, 12);
+    qunsetenv("BRUMEFALL_SILENT");
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitForReading());
+    EXPECT_FALSE(page().look().cue);
+    ASSERT_TRUE(waitForVerdicts());
+    qputenv("BRUMEFALL_SILENT", "1");
+    expectHeard(4);
+}
+
+TEST_F(MicrophoneTest, ListeningFirstTheGuideIsNotTakenForTheReader)
+{
+    choose(take::Way::listen_first);
+    chooseNotes(9, 11);
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitFor([&] { return practice().state() == Practice::State::listening; }, 20000));
+    EXPECT_FALSE(recorder().isRecording());
+    ASSERT_TRUE(waitForReading());
+    ASSERT_TRUE(waitForVerdicts());
+    expectHeard(3);
+}
+
+TEST_F(MicrophoneTest, AStretchIsReadAgainByItself)
+{
+    choose(take::Way::stretch);
+    chooseNotes(9, 11);
+    const auto before = document().takes().size();
+    press(Qt::Key_R);
+    for (std::size_t i = 1; i <= 2; ++i) {
+        ASSERT_TRUE(waitForReading());
+        ASSERT_TRUE(waitFor([&] { return practice().state() == Practice::State::judging; }, 60000));
+        ASSERT_TRUE(waitFor([&] { return practice().state() != Practice::State::judging; }, 60000));
+        ASSERT_EQ(document().takes().size(), before + i);
+        expectHeard(3);
+    }
+    press(Qt::Key_R);
+    EXPECT_TRUE(waitFor([&] { return !practice().isOn(); }, 20000));
+}
+
+TEST_F(MicrophoneTest, ThrownInThePlaceIsShownOnceTheVoiceHasFoundIt)
+{
+    choose(take::Way::thrown_in);
+    practice().setSeed(4);
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitForReading());
+    ASSERT_TRUE(page().look().place == false);
+    EXPECT_TRUE(waitFor([&] { return !practice().isPlaceHidden(); }, 30000));
+    ASSERT_TRUE(waitForVerdicts());
+    EXPECT_FALSE(practice().result().isEmpty());
+}
+
+TEST_F(MicrophoneTest, WithThePageLostTheVoiceIsHeardInTheDarkToo)
+{
+    choose(take::Way::lost);
+    practice().setSeed(1);
+    window_->transport().seekStage(47.0);
+    ASSERT_TRUE(waitFor([&] { return std::abs(window_->transport().stageTime() - 47.0) < 0.2; }, 5000));
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitForReading());
+    ASSERT_TRUE(waitFor([&] { return page().look().dark; }, 30000));
+    ASSERT_TRUE(waitFor([&] { return !page().look().dark; }, 15000));
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitForVerdicts());
+    EXPECT_TRUE(message().startsWith(QStringLiteral("Without the page"))) << message().toStdString();
+    expectHeard(2);
+}
+
+TEST_F(MicrophoneTest, TheDriversEarWatchesAndNothingIsRecorded)
+{
+    choose(take::Way::drivers_ear);
+    const auto takes = document().takes().size();
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitFor([&] { return window_->transport().player().isPlaying(); }, 30000));
+    EXPECT_FALSE(recorder().isRecording());
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitFor([&] { return !practice().isOn(); }, 20000));
+    EXPECT_EQ(document().takes().size(), takes);
+}
+
+} // namespace
