@@ -71,7 +71,7 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
 {
     constexpr std::size_t kLook = 4 * kAlignRate_hz;
     constexpr std::size_t kLeast = 8 * kAlignRate_hz;
-    constexpr std::size_t kLong = 30 * kAlignRate_hz; // without a reading
+    constexpr double kPiece_s = 25.0; // of what is said: enough for a whole piece
     constexpr double kMore_s = 1.5; // that something else may be found in
     constexpr double kMoreShare = 0.25; // talk takes long, and is not heard again for every word of it
     constexpr double kCall_s = 4.0; // before a silence: less is hard to hear alone
@@ -79,16 +79,14 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
     add(samples);
     const std::size_t waits = s.rest.samples.size();
     const bool due = waits >= kLeast && waits >= s.looked + kLook;
-    if (due && waits >= kLong) {
-        s.looked = waits;
-        search(true, {});
-        return;
-    }
     const Condensed condensed = condense(s.rest, s.how);
     const double said_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz - kAfterEnd_s;
     const double more_s = said_s - s.in_vain_s;
-    if (more_s >= std::max(kMore_s, kMoreShare * s.in_vain_s)
-        && (due || (condensed.ends_silent && more_s >= kCall_s))) {
+    const bool ends = condensed.ends_silent && more_s >= kCall_s;
+    if (due && said_s >= kPiece_s) {
+        s.looked = waits;
+        search(true, {});
+    } else if ((due || ends) && more_s >= std::max(kMore_s, kMoreShare * s.in_vain_s)) {
         s.looked = waits;
         s.in_vain_s = said_s;
         goOnPlainly(condensed);

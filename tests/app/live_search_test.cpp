@@ -52,6 +52,7 @@ protected:
             const auto count = std::min(kBlock, recorded_.samples.size() - at);
             const QByteArray bytes(reinterpret_cast<const char*>(recorded_.samples.data() + at),
                 static_cast<qsizetype>(2 * count));
+            heard_s_ = static_cast<double>(at + count) / media::kAlignRate_hz;
             search_->hear(bytes);
             pool_.waitForDone(); // so that the follower is told of the loudspeaker when it is found
             follower_.hear(bytes);
@@ -74,6 +75,7 @@ protected:
     media::Reading reader_;
     std::shared_ptr<const media::Sound> played_;
     media::Sound recorded_;
+    double heard_s_ = 0.0;
     QThreadPool pool_;
     std::shared_ptr<LiveSearch> search_;
     VoiceFollower follower_;
@@ -100,7 +102,7 @@ TEST_F(BesideALoudspeaker, ThePageFollowsTheReaderOnceTheVideoWasHeard)
     double known_s = 1e9;
     search_->setPlayed(played_, kFrom_s, [&, take = follower_.takesOut()](auto filter) {
         take(std::move(filter));
-        known_s = static_cast<double>(search_->recorded().samples.size()) / media::kAlignRate_hz;
+        known_s = heard_s_;
     });
     QSignalSpy told(&follower_, &VoiceFollower::told);
     hearAll();

@@ -364,19 +364,28 @@ TEST(Aligner, NotesInAnAccentUnlikeTheModelsAreNotTakenForTalk)
         static_cast<std::ptrdiff_t>(found.size()));
 }
 
+namespace {
+
+/// These notes, each of two words and a distance that last half a second each.
+media::Heard heard(std::initializer_list<std::size_t> notes, double talk_s = 0.0)
+{
+    media::Heard out;
+    for (const std::size_t note : notes) {
+        for (const std::size_t word : {0U, 1U}) {
+            out.words.push_back({{note, word, false, 0}, {}, {}, 0.0});
+        }
+        out.words.push_back({{note, 0, true, 0}, {}, {}, 0.0}); // its distance
+        out.notes_s += 1.5;
+    }
+    out.talk_s = talk_s;
+    return out;
+}
+
+} // namespace
+
 /// Talk that is taken for notes jumps about among them.
 TEST(SpeechDecoder, NotesOneAfterTheOtherGoForwardAndThoseThatJumpDoNot)
 {
-    const auto heard = [](std::initializer_list<std::size_t> notes) {
-        media::Heard out;
-        for (const std::size_t note : notes) {
-            for (const std::size_t word : {0U, 1U}) {
-                out.words.push_back({{note, word, false, 0}, {}, {}, 0.0});
-            }
-            out.words.push_back({{note, 0, true, 0}, {}, {}, 0.0}); // its distance
-        }
-        return out;
-    };
     EXPECT_TRUE(heard({7, 8, 9, 10, 11}).goesForward());
     EXPECT_TRUE(heard({7, 8, 9, 10, 11, 13}).goesForward()) << "one was left out";
     EXPECT_FALSE(heard({7, 8, 10, 10, 12, 13, 20}).goesForward());
@@ -386,6 +395,22 @@ TEST(SpeechDecoder, NotesOneAfterTheOtherGoForwardAndThoseThatJumpDoNot)
     EXPECT_TRUE(heard({7, 8, 9, 10}).isInOrder());
     EXPECT_FALSE(heard({7, 8, 9}).isInOrder()) << "too few";
     EXPECT_FALSE(heard({7, 17, 27, 37}).isInOrder()) << "most are missing between them";
+}
+
+/// What is found for good while one still reads.
+TEST(SpeechDecoder, AReadingIsPlainWhereNothingElseIsHeardAndNothingJumps)
+{
+    EXPECT_TRUE(heard({7, 8, 9}).isPlainReading());
+    EXPECT_TRUE(heard({7, 7, 8}).isPlainReading()) << "said again";
+    EXPECT_TRUE(heard({7, 9, 10}).isPlainReading()) << "one was skipped";
+    EXPECT_FALSE(heard({7, 10, 11}).isPlainReading()) << "two are missing";
+    EXPECT_FALSE(heard({7, 8, 6}).isPlainReading()) << "back to one before";
+    EXPECT_TRUE(heard({7, 8, 9}, 1.0).isPlainReading());
+    EXPECT_FALSE(heard({7, 8, 9}, 2.0).isPlainReading()) << "somebody talks, too";
+    EXPECT_FALSE(heard({}).isPlainReading());
+    auto drawn_out = heard({7, 8, 9});
+    drawn_out.notes_s *= 2.0;
+    EXPECT_FALSE(drawn_out.isPlainReading()) << "nobody says a word for a second";
 }
 
 /// The second take of an evening: another voice was heard between.

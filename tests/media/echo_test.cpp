@@ -80,3 +80,27 @@ TEST(Echo, WhatIsReadWithHeadphonesIsLeftAsItIs)
     EXPECT_FALSE(media::withoutPlayed(elsewhere, shared(onboard.sound), 5.0))
         << "another moment of the video";
 }
+
+TEST(Echo, WhatComesInPiecesIsTakenOutAsFromTheWhole)
+{
+    const auto reader = aloud(7);
+    const auto played = shared(support::onboardSound(demoPlan(), kHeard_s));
+    const auto recorded = inARoom(reader.sound, *played, 0.6);
+    const auto at_s = media::playedIn(recorded, played, 0.05);
+    ASSERT_TRUE(at_s);
+    EXPECT_NEAR(*at_s, -kDelay_s, 0.03);
+    const auto whole = media::withoutPlayed(recorded, played, 0.05);
+    ASSERT_TRUE(whole);
+    media::WithoutPlayed filter(played, *at_s);
+    filter.learn(recorded);
+    std::vector<std::int16_t> pieces;
+    constexpr std::size_t kPiece = 777; // fills no frame
+    for (std::size_t at = 0; at < recorded.samples.size(); at += kPiece) {
+        const auto some = filter.next(
+            std::span(recorded.samples).subspan(at, std::min(kPiece, recorded.samples.size() - at)));
+        pieces.insert(pieces.end(), some.begin(), some.end());
+    }
+    const auto rest = filter.rest();
+    pieces.insert(pieces.end(), rest.begin(), rest.end());
+    EXPECT_EQ(pieces, whole->samples);
+}

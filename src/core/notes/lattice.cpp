@@ -73,6 +73,7 @@ private:
             const bool joins = part == Part::into || part == Part::and_;
             const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
             const bool one_word = part == Part::relation && n == 1 && isRare(entry);
+            constexpr double kFor = 1.2; // "opens for": no number follows, so it is one
             const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none;
             const double rare = into ? 0.9 : one_word ? 1.0 : four ? kFor : 0.0;
             if (into) {
@@ -94,7 +95,6 @@ private:
     }
 
     /// The crew's own words have the part of what they mean.
-    static constexpr double kFor = 1.2; ///< "opens for": no number follows, so it is one
     void ownWords(std::size_t i)
     {
         for (const auto& [own, meaning] : style_.words) {
@@ -214,7 +214,7 @@ private:
         Phones phones;
         std::string stretch;
         double swallowed = 0.0;
-        constexpr double kSide = 1.6;
+        constexpr double kSide = 1.6; // what one hears best
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
             const std::size_t at = i + n - 1;
             if (isDigit(words_[at].word.front()) || (n > 1 && words_[at].pause >= Pause::stop_edge)) {
