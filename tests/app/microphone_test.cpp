@@ -1,18 +1,13 @@
 /// Each way to practise, in the real window, with a microphone that hears another voice than the simulated
 /// reader's: run by tests/with-devices, as a mouth has to speak into a room.
-#include "read/page_view.h"
-#include "read/practice.h"
-#include "reading_window.h"
+#include "practice_window.h"
 #include "review/review_workspace.h"
 #include "stage/stage.h"
 
 #include "media/sound_file.h"
 #include "media/voice.h"
 
-#include <QComboBox>
-#include <QLabel>
 #include <QProcess>
-#include <QSpinBox>
 
 #include <algorithm>
 #include <map>
@@ -71,11 +66,11 @@ private:
     QProcess process_;
 };
 
-class MicrophoneTest : public support::ReadingWindow {
+class MicrophoneTest : public support::PracticeWindow {
 protected:
     void SetUp() override
     {
-        ReadingWindow::SetUp();
+        PracticeWindow::SetUp();
         find<QComboBox>("inputChoice")->setCurrentIndex(0);
         ASSERT_NE(find<QComboBox>("inputChoice")->currentData().toString(), QStringLiteral("simulated"));
         mouth_.emplace(document().prepared().plan, scratch_.path());
@@ -87,35 +82,8 @@ protected:
     }
     void TearDown() override
     {
-        choose(take::Way::guided); // it is remembered
         mouth_.reset();
-        ReadingWindow::TearDown();
-    }
-
-    void choose(take::Way way) { find<QComboBox>("wayChoice")->setCurrentIndex(static_cast<int>(way)); }
-    void chooseNotes(int first, int last)
-    {
-        find<QSpinBox>("firstNote")->setValue(first);
-        find<QSpinBox>("lastNote")->setValue(last);
-    }
-    [[nodiscard]] Practice& practice() { return window_->read().practice(); }
-    [[nodiscard]] PageView& page() { return *find<PageView>("pageView"); }
-    [[nodiscard]] const stage::Take& lastTake() { return document().takes().back(); }
-    bool waitForReading()
-    {
-        return waitFor([&] { return practice().state() == Practice::State::reading; }, 40000);
-    }
-    bool waitForVerdicts()
-    {
-        return waitFor(
-            [&] { return !recorder().isRecording() && !recorder().isJudging() && !practice().isOn(); },
-            90000);
-    }
-    void readFor(double s)
-    {
-        ASSERT_TRUE(waitFor([&] { return recorder().recorded_s() > s; }, 60000));
-        press(Qt::Key_R);
-        ASSERT_TRUE(waitForVerdicts());
+        PracticeWindow::TearDown();
     }
 
     /// Whether all notes of the last take were heard, all of them later than planned by about the same: what

@@ -1,15 +1,12 @@
 // The ways to practise, in the real window, with the simulated reader in place of the microphone.
 
-#include "read/page_view.h"
+#include "practice_window.h"
 #include "read/practice_bar.h"
-#include "reading_window.h"
 #include "review/review_workspace.h"
 #include "stage/stage.h"
 
-#include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
-#include <QSpinBox>
 
 #include <cmath>
 
@@ -18,43 +15,14 @@ using namespace brumefall::app;
 
 namespace {
 
-class PracticeTest : public support::ReadingWindow {
+class PracticeTest : public support::PracticeWindow {
 protected:
-    void SetUp() override
-    {
-        ReadingWindow::SetUp();
-        choose(take::Way::guided);
-    }
-    void TearDown() override
-    {
-        choose(take::Way::guided); // it is remembered
-        ReadingWindow::TearDown();
-    }
-    void choose(take::Way way) { find<QComboBox>("wayChoice")->setCurrentIndex(static_cast<int>(way)); }
-    void chooseNotes(int first, int last)
-    {
-        find<QSpinBox>("firstNote")->setValue(first);
-        find<QSpinBox>("lastNote")->setValue(last);
-    }
-    [[nodiscard]] Practice& practice() { return window_->read().practice(); }
-    [[nodiscard]] PageView& page() { return *find<PageView>("pageView"); }
     [[nodiscard]] QString said() { return find<QLabel>("readState")->text(); }
-    [[nodiscard]] const stage::Take& lastTake() { return document().takes().back(); }
     void goTo(double stage_s)
     {
         window_->transport().seekStage(stage_s);
         ASSERT_TRUE(
             waitFor([&] { return std::abs(window_->transport().stageTime() - stage_s) < 0.2; }, 5000));
-    }
-    bool waitForReading()
-    {
-        return waitFor([&] { return practice().state() == Practice::State::reading; }, 30000);
-    }
-    bool waitForVerdicts()
-    {
-        return waitFor(
-            [&] { return !recorder().isRecording() && !recorder().isJudging() && !practice().isOn(); },
-            90000);
     }
     double worst_s(double rate = 1.0)
     {
