@@ -181,17 +181,7 @@ TEST_F(MicrophoneTest, ThrownInThePlaceIsShownOnceTheVoiceHasFoundIt)
 
 TEST_F(MicrophoneTest, WithThePageLostTheVoiceIsHeardInTheDarkToo)
 {
-    choose(take::Way::lost);
-    practice().setSeed(1);
-    window_->transport().seekStage(47.0);
-    ASSERT_TRUE(waitFor([&] { return std::abs(window_->transport().stageTime() - 47.0) < 0.2; }, 5000));
-    press(Qt::Key_R);
-    ASSERT_TRUE(waitForReading());
-    ASSERT_TRUE(waitFor([&] { return page().look().dark; }, 30000));
-    ASSERT_TRUE(waitFor([&] { return !page().look().dark; }, 15000));
-    press(Qt::Key_R);
-    ASSERT_TRUE(waitForVerdicts());
-    EXPECT_TRUE(message().startsWith(QStringLiteral("Without the page"))) << message().toStdString();
+    readWithTheLostPage();
     expectHeard(2);
 }
 

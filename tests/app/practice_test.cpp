@@ -18,12 +18,6 @@ namespace {
 class PracticeTest : public support::PracticeWindow {
 protected:
     [[nodiscard]] QString said() { return find<QLabel>("readState")->text(); }
-    void goTo(double stage_s)
-    {
-        window_->transport().seekStage(stage_s);
-        ASSERT_TRUE(
-            waitFor([&] { return std::abs(window_->transport().stageTime() - stage_s) < 0.2; }, 5000));
-    }
     double worst_s(double rate = 1.0)
     {
         return ReadingWindow::worst_s(lastTake().verdicts, window_->read().lastReading(), rate);
@@ -127,16 +121,7 @@ TEST_F(PracticeTest, ThrownInThePlaceIsNotShownUntilItIsFound)
 
 TEST_F(PracticeTest, TheLostPageGoesBlankAndWhatWasReadWithoutItIsCountedApart)
 {
-    choose(take::Way::lost);
-    practice().setSeed(1);
-    goTo(47.0);
-    press(Qt::Key_R);
-    ASSERT_TRUE(waitForReading());
-    ASSERT_TRUE(waitFor([&] { return page().look().dark; }, 30000));
-    ASSERT_TRUE(waitFor([&] { return !page().look().dark; }, 15000));
-    press(Qt::Key_R);
-    ASSERT_TRUE(waitForVerdicts());
-    EXPECT_TRUE(message().startsWith(QStringLiteral("Without the page"))) << message().toStdString();
+    readWithTheLostPage();
     EXPECT_FALSE(page().look().dark);
 }
 

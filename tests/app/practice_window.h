@@ -8,6 +8,8 @@
 #include <QComboBox>
 #include <QSpinBox>
 
+#include <cmath>
+
 namespace support {
 
 class PracticeWindow : public ReadingWindow {
@@ -35,6 +37,26 @@ protected:
     [[nodiscard]] brumefall::app::Practice& practice() { return window_->read().practice(); }
     [[nodiscard]] brumefall::app::PageView& page() { return *find<brumefall::app::PageView>("pageView"); }
     [[nodiscard]] const brumefall::stage::Take& lastTake() { return document().takes().back(); }
+    void goTo(double stage_s)
+    {
+        window_->transport().seekStage(stage_s);
+        ASSERT_TRUE(
+            waitFor([&] { return std::abs(window_->transport().stageTime() - stage_s) < 0.2; }, 5000));
+    }
+    /// Reads until the page was gone once, and stops when it is back.
+    void readWithTheLostPage()
+    {
+        choose(brumefall::take::Way::lost);
+        practice().setSeed(1);
+        goTo(47.0);
+        press(Qt::Key_R);
+        ASSERT_TRUE(waitForReading());
+        ASSERT_TRUE(waitFor([&] { return page().look().dark; }, 30000));
+        ASSERT_TRUE(waitFor([&] { return !page().look().dark; }, 15000));
+        press(Qt::Key_R);
+        ASSERT_TRUE(waitForVerdicts());
+        EXPECT_TRUE(message().startsWith(QStringLiteral("Without the page"))) << message().toStdString();
+    }
     bool waitForReading()
     {
         return waitFor([&] { return practice().state() == brumefall::app::Practice::State::reading; }, 40000);

@@ -140,8 +140,8 @@ private:
         if (brief && (text == "l" || text == "r")) {
             return {text == "l" ? Piece{Part::left, "left"} : Piece{Part::right, "right"}};
         }
-        if (text.size() == 2 && isDigit(text[0]) && (text[1] == '-' || text[1] == '+')) {
-            return {gradePiece(text[0] - '0'), {Part::modifier, text[1] == '-' ? "minus" : "plus"}};
+        if (auto signed_grade = signedGradePieces(text); !signed_grade.empty()) {
+            return signed_grade;
         }
         if (isDigits(text)) {
             const int value = text.size() < 5 && text[0] != '0' ? valueOf(text) : 0;

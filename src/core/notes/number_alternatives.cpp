@@ -169,13 +169,12 @@ private:
     /// "3-", "4+"
     void signedGrade(std::size_t i)
     {
-        const std::string& word = words_[i].word;
-        if (word.size() != 2 || (word[1] != '-' && word[1] != '+') || !isDigit(word[0]) || word[0] == '0') {
+        const auto pieces = signedGradePieces(words_[i].word);
+        if (pieces.empty()) {
             return;
         }
-        growth_.add(i, i + 1,
-            {gradePiece(word[0] - '0'), {Part::modifier, word[1] == '-' ? "minus" : "plus"}}, By::word, 0.0);
-        growth_.add(i, i + 1, {gradePiece(word[0] - '0')}, By::split, 2.0);
+        growth_.add(i, i + 1, pieces, By::word, 0.0);
+        growth_.add(i, i + 1, {pieces.front()}, By::split, 2.0);
     }
 
     /// The number at `i`, or the one from one to ten that it sounds like; 0 where it is none.
@@ -246,6 +245,14 @@ bool isUsualDistance(int metres)
 Piece gradePiece(int grade, bool digits)
 {
     return {Part::grade, digits ? std::to_string(grade) : said(grade), grade};
+}
+
+std::vector<Piece> signedGradePieces(std::string_view text)
+{
+    if (text.size() != 2 || (text[1] != '-' && text[1] != '+') || !isDigit(text[0]) || text[0] == '0') {
+        return {};
+    }
+    return {gradePiece(text[0] - '0'), {Part::modifier, text[1] == '-' ? "minus" : "plus"}};
 }
 
 Piece distancePiece(int metres, bool digits)
