@@ -436,6 +436,16 @@ TEST(Captions, AGoAmidTheNotesDoesNotBeginTheStageAnew)
     EXPECT_EQ(draft.stages[0].last_call, draft.calls.size());
 }
 
+TEST(Captions, GoAfterACountdownIsGoWhateverFollows)
+{
+    const auto draft = draftOf("[0:01] three two one go straight one hundred left five over crest 60\n"
+                               "[0:08] right four go straight 100 left three 40\n[0:20] stop\n");
+    ASSERT_EQ(draft.stages.size(), 1U);
+    EXPECT_GT(draft.stages[0].go_s, 1.0);
+    EXPECT_LT(draft.stages[0].go_s, 4.0);
+    EXPECT_EQ(draft.calls.front().text.rfind("straight one hundred", 0), 0U) << draft.calls.front().text;
+}
+
 TEST(Captions, AGoThatRunsOnIntoANoteThrowsNoNotesAway)
 {
     const auto draft = draftOf("[0:10] right five over crest into left four long 60\n"

@@ -107,6 +107,30 @@ TEST(WeightedReading, HearsWhatTheNoteWantsOnlyWhereItSoundsLikeIt)
     EXPECT_EQ(read("left 4 over chest 60", {}, someSounds()), "left 4 over crest 60");
 }
 
+TEST(WeightedReading, AWordWrittenAsTwoIsOne)
+{
+    EXPECT_EQ(read("left four out side rocks 60 right three"), "left four outside rocks 60 | right three");
+    EXPECT_EQ(read("hair pin left 40 right four"), "hairpin left 40 | right four");
+    Pronunciations sounds = someSounds();
+    for (const auto& [word, phones] :
+        std::initializer_list<std::pair<const char*, const char*>>{{"tight", "T AY T"}, {"ends", "EH N D Z"},
+            {"hairpin", "HH EH R P IH N"}, {"hair", "HH EH R"}, {"pin", "P IH N"}, {"happen", "HH AE P AH N"},
+            {"in", "IH N"}, {"the", "DH AH"}, {"into", "IH N T UW"}}) {
+        sounds.add(word, phones);
+    }
+    EXPECT_EQ(read("left three tight ends 60 right four", {}, sounds), "left three tightens 60 | right four");
+    EXPECT_EQ(read("40 happen right 30 left four", {}, sounds), "40 | hairpin right 30 | left four");
+    EXPECT_EQ(read("left four in the right three 50", {}, sounds), "left four into | right three 50");
+    EXPECT_EQ(read("left four tight 60 right three", {}, sounds), "left four tight 60 | right three")
+        << "a corner that is tight";
+}
+
+TEST(WeightedReading, ANumberIsWrittenInOneWay)
+{
+    EXPECT_EQ(read("left two tightens one 80 right four"), "left two tightens one 80 | right four");
+    EXPECT_EQ(read("left two one eighty right four"), "left two one eighty | right four");
+}
+
 TEST(WeightedReading, PrefixesGoToTheNoteThatFollows)
 {
     EXPECT_EQ(read("left four 60 caution right two 40"), "left four 60 | caution right two 40");

@@ -32,6 +32,7 @@ public:
             ownWords(i);
             addNumbers(growth_, pronunciations_, i);
             runTogether(i);
+            cutInTwo(i);
             shownAgain(i);
             stuttered(i);
             bySound(i);
@@ -112,6 +113,24 @@ private:
                                              : partOf(known->phrases.front());
             }
             growth_.add(i, i + words.size(), {{part, joinWords(words)}}, By::word, -0.5);
+        }
+    }
+
+    /// "in side", "out side": a word of the notes that was written as two.
+    void cutInTwo(std::size_t i)
+    {
+        if (i + 1 >= words_.size()
+            || (words_[i + 1].pause != Pause::none && words_[i + 1].pause != Pause::edge)) {
+            return;
+        }
+        const KnownWord* known = knownWord(words_[i].word + words_[i + 1].word);
+        if (known == nullptr) {
+            return;
+        }
+        for (const LexiconEntry& entry : known->phrases) {
+            if (entry.words.size() == 1 && partOf(entry) < Part::glue) {
+                growth_.add(i, i + 2, {{partOf(entry), entry.words.front()}}, By::split, kLongerPhrase);
+            }
         }
     }
 
@@ -215,6 +234,10 @@ private:
         std::string stretch;
         double swallowed = 0.0;
         constexpr double kSide = 1.6; // what one hears best
+        constexpr std::size_t kLong =
+            6; // "tight ends": two words that sound nearly as one so long are that one
+        constexpr double kNearlySame = SoundTargets::kAlike + 0.6;
+        constexpr double kOfNoChance = 0.3;
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
             const std::size_t at = i + n - 1;
             if (isDigit(words_[at].word.front()) || (n > 1 && words_[at].pause >= Pause::stop_edge)) {
@@ -236,8 +259,9 @@ private:
                     && isExactly(i, i + n, near.target->part)) {
                     continue; // "dont cut" for "don't cut": another spelling
                 }
+                const bool no_chance = n > 1 && phones.size() >= kLong && near.cost < kNearlySame;
                 growth_.add(i, i + n, {{near.target->part, near.target->words, near.target->number}},
-                    By::sound, near.cost + swallowed);
+                    By::sound, near.cost + (no_chance ? kOfNoChance : 1.0) * swallowed);
             }
         }
     }

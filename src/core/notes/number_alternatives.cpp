@@ -3,6 +3,7 @@
 #include "notes/spoken.h"
 #include "notes/text.h"
 
+#include <array>
 #include <string>
 
 namespace brumefall::notes {
@@ -75,8 +76,11 @@ public:
         const bool tens = next == NumberClass::ten || next == NumberClass::teen
             || (next == NumberClass::digits && words_[i + 1].word.size() == 2);
         if (small && tens && rest >= 10 && rest <= 99) { // "one fifty"
+            const int in_digits =
+                (kind == NumberClass::digits ? 1 : 0) + (next == NumberClass::digits ? 1 : 0);
+            constexpr std::array kWritten{0.0, 0.9, 0.3}; // "one 80": a number is written in one way
             single(i, i + 2, 100 * value + rest,
-                (value <= 3 ? -0.1 : 0.8) + (kind == NumberClass::digits ? 0.3 : 0.0));
+                (value <= 3 ? -0.1 : 0.8) + kWritten.at(static_cast<std::size_t>(in_digits)));
         }
         if (kind == NumberClass::ten && next == NumberClass::unit && rest > 0) { // "sixty five"
             single(i, i + 2, value + rest, 0.4);
@@ -206,6 +210,7 @@ private:
     void countdown(std::size_t i)
     {
         constexpr std::size_t kBroken = 4;
+        constexpr double kCountedDown = -1.2; // then "go" is nothing else
         constexpr double kMisheard = 0.3; // "go", the one word between a countdown and a silence
         std::size_t end = i;
         int before = 100;
@@ -219,7 +224,9 @@ private:
         }
         if ((end - i >= 3 && before == 1) || (end - i >= kBroken && before == 2 && by_one)) {
             growth_.add(i, end, {{Part::countdown, {}}}, By::word, 0.0);
-            if (before == 1 && isAlone(end)) {
+            if (end < words_.size() && words_[end].word == "go") { // also before "straight"
+                growth_.add(end, end + 1, {{Part::go, {}}}, By::word, kCountedDown);
+            } else if (before == 1 && isAlone(end)) {
                 growth_.add(end, end + 1, {{Part::go, {}}}, By::sound, kMisheard);
             }
         }

@@ -125,6 +125,25 @@ Phones spelt(std::string_view word)
     return phones;
 }
 
+bool isOneOf(std::uint8_t phone, std::string_view one, std::string_view other)
+{
+    return kPhones[phone].name == one || kPhones[phone].name == other;
+}
+
+/// The D of "ends" and the T of "points" are hardly said: both sound like "ens", "poins".
+void dropSwallowed(Phones& phones)
+{
+    for (std::size_t i = 1; i + 1 < phones.size();) {
+        const bool swallowed = isOneOf(phones[i - 1], "N", "N") && isOneOf(phones[i], "D", "T")
+            && isOneOf(phones[i + 1], "Z", "S");
+        if (swallowed) {
+            phones.erase(phones.begin() + static_cast<std::ptrdiff_t>(i));
+        } else {
+            ++i;
+        }
+    }
+}
+
 } // namespace
 
 Phones phonesOf(std::string_view arpabet)
@@ -198,7 +217,9 @@ double phoneDistance(std::span<const std::uint8_t> a, std::span<const std::uint8
 
 void Pronunciations::add(std::string_view word, std::string_view arpabet)
 {
-    words_.try_emplace(std::string(word), phonesOf(arpabet));
+    Phones phones = phonesOf(arpabet);
+    dropSwallowed(phones);
+    words_.try_emplace(std::string(word), std::move(phones));
     kept_.targets.reset();
 }
 
@@ -212,7 +233,11 @@ const Phones& Pronunciations::of(const std::string& word) const
     if (others_) {
         phones = phonesOf(others_(word));
     }
-    return words_.emplace(word, phones.empty() ? spelt(word) : std::move(phones)).first->second;
+    if (phones.empty()) {
+        phones = spelt(word);
+    }
+    dropSwallowed(phones);
+    return words_.emplace(word, std::move(phones)).first->second;
 }
 
 } // namespace brumefall::notes

@@ -32,6 +32,8 @@ constexpr std::array<std::string_view, 101> kCommon{"left", "right", "one", "two
     "maybe", "finish", "flying finish", "stop", "straight", "continues", "to", "over crest", "tidy",
     "sudden"};
 
+constexpr std::string_view kWeakInto = "IH N T AH"; ///< said in passing: "in the" is what is heard for it
+
 void addPhrase(std::vector<SaidPhrase>& phrases, Part part, const std::string& phrase, int number)
 {
     const bool common = isCommon(phrase) || number > 0;
@@ -68,6 +70,9 @@ std::vector<SaidPhrase> phrasesOfTheLanguage()
     }
     addPhrase(phrases, Part::distance, "hundred", 100);
     addPhrase(phrases, Part::into, "into", 0);
+    // of two that sound the same the usual one is meant: "hairpin", not "hair pin"
+    std::stable_partition(
+        phrases.begin(), phrases.end(), [](const SaidPhrase& phrase) { return phrase.common; });
     return phrases;
 }
 
@@ -101,6 +106,13 @@ SoundTargets::SoundTargets(const Pronunciations& pronunciations)
         for (const std::string& word : phrase.words) {
             const Phones& phones = pronunciations.of(word);
             target.phones.insert(target.phones.end(), phones.begin(), phones.end());
+        }
+        if (said_as == "into") {
+            SoundTarget weak = target;
+            weak.phones = phonesOf(kWeakInto);
+            if (sounds.insert({weak.part, weak.phones}).second) {
+                targets_.push_back(std::move(weak));
+            }
         }
         const bool told_apart = target.phones.size() >= (phrase.common ? 2U : 4U);
         if (told_apart && sounds.insert({target.part, target.phones}).second) { // "dont cut" is "don't cut"
