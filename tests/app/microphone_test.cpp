@@ -86,28 +86,32 @@ protected:
         PracticeWindow::TearDown();
     }
 
-    /// Whether all notes of the last take were heard, all of them later than planned by about the same: what
-    /// the mouth took to open, and what the device hears late.
+    /// Whether the notes of the last take were heard without a gap, all of them later than planned by about
+    /// the same: what the mouth took to open (0.2 to 1.5 s, by how busy the machine is), and what the device
+    /// hears late. The notes before the mouth was open and those that it had not come to at the end are
+    /// nobody's fault.
     void expectHeard(std::size_t at_least)
     {
         std::vector<double> late_s;
-        std::size_t due = 0;
+        std::vector<std::string> passed_over;
         for (const auto& verdict : lastTake().verdicts) {
-            due += verdict.outside_take ? 0 : 1;
-            if (verdict.heard() && !verdict.outside_take) {
-                const auto& notes = lastTake().plan.notes;
-                const auto note = std::find_if(
-                    notes.begin(), notes.end(), [&](const auto& one) { return one.id == verdict.id; });
+            const auto& notes = lastTake().plan.notes;
+            const auto note = std::find_if(
+                notes.begin(), notes.end(), [&](const auto& one) { return one.id == verdict.id; });
+            if (verdict.heard()) {
                 late_s.push_back(verdict.start_s - note->start_s);
+                EXPECT_TRUE(passed_over.empty())
+                    << passed_over.front() << " was not heard, " << verdict.id << " was";
+            } else if (!late_s.empty() && !verdict.outside_take) {
+                passed_over.push_back(verdict.id);
             }
         }
-        ASSERT_GE(late_s.size(), at_least) << "of " << due;
-        EXPECT_GE(late_s.size() + 1, due) << "the last may be cut off";
+        ASSERT_GE(late_s.size(), at_least);
         std::sort(late_s.begin(), late_s.end());
         const double usual_s = late_s[late_s.size() / 2];
-        EXPECT_LT(std::abs(usual_s), 1.5);
-        EXPECT_LT(late_s.back() - usual_s, 0.6) << "the clocks agree, as far as a busy sound server does";
-        EXPECT_LT(usual_s - late_s.front(), 0.6);
+        EXPECT_LT(std::abs(usual_s), 2.0);
+        EXPECT_LT(late_s.back() - usual_s, 1.0) << "the clocks agree, as far as a busy sound server does";
+        EXPECT_LT(usual_s - late_s.front(), 1.0);
     }
 
     std::optional<Mouth> mouth_;
