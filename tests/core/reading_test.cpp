@@ -125,6 +125,14 @@ TEST(WeightedReading, AWordWrittenAsTwoIsOne)
         << "a corner that is tight";
 }
 
+TEST(WeightedReading, ALetterARightAngleAndAnExtentBelongToTheirCorner)
+{
+    EXPECT_EQ(read("k left over crest 70 right four"), "kink left over crest 70 | right four");
+    EXPECT_EQ(read("left 90 at junction 150 right four 90 left five"),
+        "left 90 at junction 150 | right four 90 | left five");
+    EXPECT_EQ(read("left three 60 over crest long left five"), "left three 60 | over crest | long left five");
+}
+
 TEST(WeightedReading, ANumberIsWrittenInOneWay)
 {
     EXPECT_EQ(read("left two tightens one 80 right four"), "left two tightens one 80 | right four");

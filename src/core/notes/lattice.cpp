@@ -33,6 +33,7 @@ public:
             addNumbers(growth_, pronunciations_, i);
             runTogether(i);
             cutInTwo(i);
+            letter(i);
             shownAgain(i);
             stuttered(i);
             bySound(i);
@@ -113,6 +114,15 @@ private:
                                              : partOf(known->phrases.front());
             }
             growth_.add(i, i + words.size(), {{part, joinWords(words)}}, By::word, -0.5);
+        }
+    }
+
+    /// "K left": the one letter that crews say.
+    void letter(std::size_t i)
+    {
+        constexpr double kCost = 0.4;
+        if (words_[i].word == "k") {
+            growth_.add(i, i + 1, {{Part::named_grade, "kink"}}, By::split, kCost);
         }
     }
 

@@ -96,13 +96,18 @@ public:
 private:
     void single(std::size_t first, std::size_t last, int value, double cost)
     {
+        constexpr double kRightAngle = 1.2; // it is metres mostly
         const bool digits = isDigits(words_[first].word) && last == first + 1;
         if (value >= 1 && value <= 9) {
             growth_.add(first, last, {gradePiece(value, digits)}, By::word, cost);
             growth_.add(
                 first, last, {{Part::count, gradePiece(value, digits).words, value}}, By::word, cost + 0.4);
         } else if (value >= 10) {
-            growth_.add(first, last, {distancePiece(value, digits)}, By::word, cost + costOfDistance(value));
+            const Piece distance = distancePiece(value, digits);
+            growth_.add(first, last, {distance}, By::word, cost + costOfDistance(value));
+            if (value == 90) { // "left ninety at junction": a right angle
+                growth_.add(first, last, {{Part::named_grade, distance.words}}, By::word, cost + kRightAngle);
+            }
         }
     }
 

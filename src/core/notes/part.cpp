@@ -434,6 +434,8 @@ private:
             }
             break;
         case Kind::thing:
+            stay(back + (part == Part::extent ? 1.2 : 0.3));
+            break; // no crest is long: the next is
         case Kind::chicane:
         case Kind::finish:
         case Kind::stop: stay(back + 0.3); break;
