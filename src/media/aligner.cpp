@@ -13,6 +13,17 @@
 
 namespace brumefall::media {
 
+namespace {
+
+constexpr double kPiece_s = 25.0; ///< of what is said: enough for a whole piece
+
+double saidIn(const Condensed& condensed)
+{
+    return static_cast<double>(condensed.samples.size()) / kAlignRate_hz - kAfterEnd_s;
+}
+
+} // namespace
+
 struct LiveAligner::State {
     explicit State(std::vector<ExpectedNote> notes)
         : expected(std::move(notes))
@@ -69,41 +80,43 @@ LiveAligner::~LiveAligner() = default;
 
 void LiveAligner::hear(std::span<const std::int16_t> samples)
 {
-    constexpr std::size_t kLook = 4 * kAlignRate_hz;
-    constexpr std::size_t kLeast = 8 * kAlignRate_hz;
-    constexpr double kPiece_s = 25.0; // of what is said: enough for a whole piece
+    constexpr std::size_t kLook = 2 * kAlignRate_hz;
+    constexpr std::size_t kLeast = 6 * kAlignRate_hz;
     constexpr double kMore_s = 1.5; // that something else may be found in
     constexpr double kMoreShare = 0.25; // talk takes long, and is not heard again for every word of it
-    constexpr double kCall_s = 4.0; // before a silence: less is hard to hear alone
+    constexpr double kCall_s = 2.5; // before a silence: less is hard to hear alone
     State& s = *state_;
     add(samples);
     const std::size_t waits = s.rest.samples.size();
     const bool due = waits >= kLeast && waits >= s.looked + kLook;
-    const Condensed condensed = condense(s.rest, s.how);
-    const double said_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz - kAfterEnd_s;
+    Condensed condensed = condense(s.rest, s.how);
+    const double said_s = saidIn(condensed);
     const double more_s = said_s - s.in_vain_s;
     const bool ends = condensed.ends_silent && more_s >= kCall_s;
     if (due && said_s >= kPiece_s) {
         s.looked = waits;
-        search(true, {});
+        search(std::move(condensed), true, {});
     } else if ((due || ends) && more_s >= std::max(kMore_s, kMoreShare * s.in_vain_s)) {
         s.looked = waits;
         s.in_vain_s = said_s;
-        goOnPlainly(condensed);
+        goOnPlainly(condensed, true);
     }
 }
 
-void LiveAligner::goOnPlainly(const Condensed& condensed)
+bool LiveAligner::goOnPlainly(const Condensed& condensed, bool more)
 {
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
-    if (const auto found = s.search.goOnPlainly(condensed, before_s)) {
-        s.how.loud_dB = condensed.loud_dB;
-        s.keep(found->words, condensed, before_s);
-        const double heard_s = s.in_vain_s;
-        s.drop(s.samplesUntil(condensed, found->until_s));
-        s.in_vain_s = std::max(0.0, heard_s - found->until_s);
+    const auto found = s.search.goOnPlainly(condensed, more, before_s);
+    if (!found) {
+        return false;
     }
+    s.how.loud_dB = condensed.loud_dB;
+    s.keep(found->words, condensed, before_s);
+    const double heard_s = s.in_vain_s;
+    s.drop(more ? s.samplesUntil(condensed, found->until_s) : s.rest.samples.size());
+    s.in_vain_s = std::max(0.0, heard_s - found->until_s);
+    return true;
 }
 
 void LiveAligner::add(std::span<const std::int16_t> samples)
@@ -111,11 +124,10 @@ void LiveAligner::add(std::span<const std::int16_t> samples)
     state_->rest.samples.insert(state_->rest.samples.end(), samples.begin(), samples.end());
 }
 
-void LiveAligner::search(bool more, const Progress& progress)
+void LiveAligner::search(Condensed condensed, bool more, const Progress& progress)
 {
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
-    Condensed condensed = condense(s.rest, s.how);
     auto found = s.search.search(condensed, more, progress, before_s);
     while (found.otherwise) {
         s.how.softer_dB = found.otherwise->softer_dB ? found.otherwise->softer_dB : s.how.softer_dB;
@@ -140,7 +152,10 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
 {
     State& s = *state_;
     const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
-    search(false, progress);
+    Condensed condensed = condense(s.rest, s.how);
+    if (saidIn(condensed) > kPiece_s || !goOnPlainly(condensed, false)) {
+        search(std::move(condensed), false, progress);
+    }
     auto found = s.readings.finish(length_s);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
     return found;

@@ -18,6 +18,8 @@ namespace brumefall::media {
 
 struct Condensed;
 
+struct Condensed;
+
 using take::ExpectedNote;
 
 struct Alignment {
@@ -53,8 +55,8 @@ public:
 
 private:
     struct State;
-    void search(bool more, const Progress& progress);
-    void goOnPlainly(const Condensed& condensed);
+    void search(Condensed condensed, bool more, const Progress& progress);
+    bool goOnPlainly(const Condensed& condensed, bool more);
     std::unique_ptr<State> state_;
 };
 

@@ -72,16 +72,46 @@ PieceSearch::Result PieceSearch::search(
     return out;
 }
 
-std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(const Condensed& condensed, double before_s)
+std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
+    const Condensed& condensed, bool more, double before_s)
 {
     before_s_ = before_s;
+    const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+    const auto heard = hearPlainly(condensed);
+    if (!heard) {
+        return {};
+    }
+    auto words = heard->words;
+    const bool all = !more || (condensed.ends_silent && wholeUntil(words, length_s) == words.size());
+    const std::size_t seam = all ? 0 : seamOf(words, kLeast_s, length_s - kUnsureInPlain_s);
+    if (all) {
+        at_ = words.back().place.note + 1;
+        anywhere_ = false;
+        const double until_s = more ? words.back().span.end_s + kAfter_s : length_s;
+        return Result{std::move(words), until_s, {}};
+    }
+    if (seam == words.size()) {
+        return {};
+    }
+    const double until_s = goOnAtSeam(words, seam);
+    words.resize(seam);
+    return Result{std::move(words), until_s, {}};
+}
+
+std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
+{
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
     Grammar::Window window = windowFor(condensed, 0.0, length_s);
     if (strange_voice_) {
         window.talk_phone = kDearTalk;
     }
-    Heard heard = decode(condensed, 0.0, length_s, window);
     const bool known = fitted_ && !anywhere_; // the voice, and where it is
+    if (known && one_after_another_) {
+        if (auto heard = hearOneAfterAnother(condensed, window)) {
+            return heard;
+        }
+    }
+    Heard heard = decode(condensed, 0.0, length_s, window);
     const auto isPlain = [&] {
         return heard.isPlainReading()
             && (known ? heard.words.front().place.note - at_ <= 1 : heard.notes() >= kSomeNotes);
@@ -98,20 +128,26 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(const Condensed& con
             return {};
         }
     }
-    auto words = withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)).words;
-    if (condensed.ends_silent && wholeUntil(words, length_s) == words.size()) {
-        at_ = words.back().place.note + 1;
-        anywhere_ = false;
-        const double until_s = words.back().span.end_s + kAfter_s;
-        return Result{std::move(words), until_s, {}};
-    }
-    const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureInPlain_s);
-    if (seam == words.size()) {
+    one_after_another_ = heard.isOneAfterAnother();
+    return withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard));
+}
+
+std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed, Grammar::Window window)
+{
+    constexpr double kMostNotesPer_s = 1.0; ///< of speech
+    constexpr std::size_t kMore = 3;
+    const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+    window.first = std::max(window.first, at_ - std::min(at_, kMore));
+    window.last = std::min(window.last, at_ + static_cast<std::size_t>(length_s * kMostNotesPer_s) + kMore);
+    window.near_misses = true;
+    Heard heard = decode(condensed, 0.0, length_s, window);
+    one_after_another_ = heard.isPlainReading() && heard.isOneAfterAnother()
+        && heard.words.front().place.note == at_ && heard.misreadNotes() <= kSomeMisread;
+    if (!one_after_another_) {
         return {};
     }
-    const double until_s = goOnAtSeam(words, seam);
-    words.resize(seam);
-    return Result{std::move(words), until_s, {}};
+    judgeMisses(condensed, heard);
+    return heard;
 }
 
 double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam)
@@ -298,7 +334,7 @@ Heard PieceSearch::withMisreadWords(
     const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard)
 {
     constexpr std::size_t kMore = 3;
-    constexpr double kMost = 0.5;
+    constexpr double kMost = 0.5; ///< of the notes are misread by a reader of these
     if (heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
         return heard;
     }
@@ -313,18 +349,10 @@ Heard PieceSearch::withMisreadWords(
     }
     window.near_misses = true;
     Heard again = decode(condensed, piece.start_s, piece.end_s, window);
-    const auto notesOf = [](const Heard& some, bool misread) {
-        std::set<std::size_t> notes;
-        for (const HeardWord& word : some.words) {
-            if (!misread || (word.place.miss > 0 && !word.place.after)) {
-                notes.insert(word.place.note);
-            }
-        }
-        return notes.size();
-    };
-    const std::size_t notes = notesOf(again, false);
-    if (notes < notesOf(heard, false)
-        || static_cast<double>(notesOf(again, true)) > std::max(2.0, kMost * static_cast<double>(notes))) {
+    const std::size_t notes = again.notes();
+    if (notes < heard.notes()
+        || static_cast<double>(again.misreadNotes())
+            > std::max(static_cast<double>(kSomeMisread), kMost * static_cast<double>(notes))) {
         return heard;
     }
     judgeMisses(condensed, again);

@@ -43,20 +43,21 @@ public:
     /// Whether the reader's voice is not the model's, and how is known.
     [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
 
-    /// The same in a piece that may be followed by more, where it is plainly a reading: up to its last seam, or
-    /// its last word where a silence follows. Nothing where it is not, or has none: then the search stays where
-    /// it is.
-    std::optional<Result> goOnPlainly(const Condensed& condensed, double before_s);
+    /// The same in one piece, where it is plainly a reading: where more may follow up to its last seam, or
+    /// its last word before a silence, else to its end. Nothing where it is not, or has no seam: then the
+    /// search stays where it is.
+    std::optional<Result> goOnPlainly(const Condensed& condensed, bool more, double before_s);
 
 private:
     static constexpr double kPiece_s = 24.0;
     static constexpr double kUnsure_s = 5.0; ///< of a piece's end: what comes next may change it
-    static constexpr double kUnsureInPlain_s = 5.0;
+    static constexpr double kUnsureInPlain_s = 4.0;
     static constexpr double kBefore_s = 0.06;
     static constexpr double kAfter_s = 0.3; ///< of the silence after a word
     static constexpr double kLeast_s = 1.0; ///< that the search goes on by
     static constexpr double kSomething_s = 2.0; ///< of speech in a piece
     static constexpr std::size_t kSomeNotes = 3; ///< in order are no chance
+    static constexpr std::size_t kSomeMisread = 2; ///< notes, in any piece
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
     static constexpr double kDearTalk = -60.0;
@@ -65,6 +66,13 @@ private:
     /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
     /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
     Heard hear(const Condensed& condensed, double from_s, double to_s);
+
+    /// What is plainly read in a piece, misread words told; nothing where it is not plainly a reading.
+    std::optional<Heard> hearPlainly(const Condensed& condensed);
+
+    /// The same in one go instead of two or three, where voice and place are known and the reader reads each
+    /// note after the one before, as most do most of the time.
+    std::optional<Heard> hearOneAfterAnother(const Condensed& condensed, Grammar::Window window);
 
     /// Talk that goes on and on is heard so every now and then only: it takes as long as all the rest.
     bool isWorthDearTalk();
@@ -145,6 +153,7 @@ private:
     const std::vector<ExpectedNote>& expected_;
     Decoder decoder_;
     std::unique_ptr<Grammar> grammar_;
+    bool one_after_another_ = true; ///< the notes were read in the last piece
     bool fitted_ = false; ///< to the reader's throat
     bool shorter_ = false; ///< than the model's
     int tries_ = 0;

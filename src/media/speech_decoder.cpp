@@ -194,6 +194,17 @@ std::size_t Heard::notes() const
     return notes.size();
 }
 
+std::size_t Heard::misreadNotes() const
+{
+    std::set<std::size_t> notes;
+    for (const HeardWord& word : words) {
+        if (word.place.miss > 0 && !word.place.after) {
+            notes.insert(word.place.note);
+        }
+    }
+    return notes.size();
+}
+
 bool Heard::isReading() const
 {
     constexpr double kShare = 0.5;
@@ -253,6 +264,13 @@ bool Heard::isPlainReading() const
         at = word.place.note;
         return next;
     });
+}
+
+bool Heard::isOneAfterAnother() const
+{
+    return std::adjacent_find(words.begin(), words.end(), [](const HeardWord& a, const HeardWord& b) {
+        return b.place.note != a.place.note && b.place.note != a.place.note + 1;
+    }) == words.end();
 }
 
 std::optional<double> logLikelihood(ps_decoder_t* decoder)

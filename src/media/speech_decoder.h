@@ -62,6 +62,7 @@ struct Heard {
     double talk_s = 0.0; ///< and how much is something else
 
     [[nodiscard]] std::size_t notes() const; ///< how many different ones
+    [[nodiscard]] std::size_t misreadNotes() const; ///< how many have another word in the place of their own
     /// Most of what is said in it is the notes.
     [[nodiscard]] bool isReading() const;
     /// Its words are longer than anybody says them: noise was taken for them.
@@ -72,6 +73,8 @@ struct Heard {
     [[nodiscard]] bool goesForward() const;
     /// Notes and hardly any talk, each followed by itself or one of the next two.
     [[nodiscard]] bool isPlainReading() const;
+    /// Each note is followed by itself or the next one.
+    [[nodiscard]] bool isOneAfterAnother() const;
 };
 
 /// What the decoder's best path holds, so far or at the end; its times are from `from_s` on.
