@@ -113,7 +113,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
     }
     Heard heard = decode(condensed, 0.0, length_s, window);
     const auto isPlain = [&] {
-        return heard.isPlainReading()
+        return heard.isPlainReading(known ? kMostTalk : kHardlyTalk)
             && (known ? heard.words.front().place.note - at_ <= 1 : heard.notes() >= kSomeNotes);
     };
     if (!isPlain()) {
@@ -141,7 +141,7 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
     window.last = std::min(window.last, at_ + static_cast<std::size_t>(length_s * kMostNotesPer_s) + kMore);
     window.near_misses = true;
     Heard heard = decode(condensed, 0.0, length_s, window);
-    one_after_another_ = heard.isPlainReading() && heard.isOneAfterAnother()
+    one_after_another_ = heard.isPlainReading(kMostTalk) && heard.isOneAfterAnother()
         && heard.words.front().place.note == at_ && heard.misreadNotes() <= kSomeMisread;
     if (!one_after_another_) {
         return {};

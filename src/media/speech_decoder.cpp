@@ -251,11 +251,10 @@ bool Heard::goesForward() const
     return static_cast<double>(forward) >= kShare * static_cast<double>(steps);
 }
 
-bool Heard::isPlainReading() const
+bool Heard::isPlainReading(double most_talk) const
 {
-    constexpr double kTalk = 0.25;
     constexpr std::size_t kForward = 2;
-    if (words.empty() || talk_s > kTalk * notes_s || isDrawnOut()) {
+    if (words.empty() || talk_s > most_talk * notes_s || isDrawnOut()) {
         return false;
     }
     std::size_t at = words.front().place.note;

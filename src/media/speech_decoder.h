@@ -71,8 +71,9 @@ struct Heard {
     [[nodiscard]] bool isInOrder() const;
     /// Nearly every note is followed by the next one: stricter than in order.
     [[nodiscard]] bool goesForward() const;
-    /// Notes and hardly any talk, each followed by itself or one of the next two.
-    [[nodiscard]] bool isPlainReading() const;
+    /// Notes, each followed by itself or one of the next two, and at most so much talk for as long as they
+    /// take.
+    [[nodiscard]] bool isPlainReading(double most_talk) const;
     /// Each note is followed by itself or the next one.
     [[nodiscard]] bool isOneAfterAnother() const;
 };

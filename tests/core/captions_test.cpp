@@ -355,6 +355,11 @@ TEST(Captions, ARefusalThatWasNotUnderstoodIsAlwaysAsked)
     EXPECT_EQ(within.text, "right four don't cut 80");
     EXPECT_LE(draft.calls[1].notes.front().sure, 0.5) << "after the distance: " << draft.calls[1].text;
     EXPECT_GT(draft.calls.back().notes.back().sure, 0.5) << "plainly said";
+    draft = draftOf("[0:01] left five over crest 100 60 don't right two 80\n");
+    EXPECT_LE(draft.calls.front().notes.front().sure, 0.5) << "after a second distance";
+    draft = draftOf("[0:01] left five over crest 100\n[0:03] we got that nicely, but don't you worry now\n"
+                    "[0:09] right two 80\n");
+    EXPECT_GT(draft.calls.front().notes.front().sure, 0.5) << "in talk it warns of nothing";
 }
 
 TEST(Captions, ASideIsRarelyAnotherWord)

@@ -235,13 +235,18 @@ private:
         return textOf(note, parts);
     }
 
-    /// The same where it was said after the note and the next one begins at word `next`.
+    /// The same where it was said soon after the note, and the next one begins at word `next`.
     void doubtRefusalAfterNote(std::size_t next)
     {
-        const std::size_t w = before_last_word_;
-        const bool some = !draft_.calls.empty() && !draft_.calls.back().notes.empty();
-        if (some && w < next && notes::refuses(words_[w].word)) {
-            doubtRefusal(draft_.calls.back().notes.back(), w, next);
+        constexpr std::size_t kSoon = 3; // words: later it is talk
+        if (draft_.calls.empty() || draft_.calls.back().notes.empty()) {
+            return;
+        }
+        for (std::size_t w = before_last_word_; w < std::min(next, before_last_word_ + kSoon); ++w) {
+            if (notes::refuses(words_[w].word)) {
+                doubtRefusal(draft_.calls.back().notes.back(), w, next);
+                return;
+            }
         }
     }
 
