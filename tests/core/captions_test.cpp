@@ -26,6 +26,14 @@ std::string proposals(const captions::Draft& draft)
     return captions::draftText(draft, 0, draft.calls.size());
 }
 
+/// The same with no regard to where calls begin.
+std::string inOneLine(const captions::Draft& draft)
+{
+    std::string out = proposals(draft);
+    std::replace(out.begin(), out.end(), '\n', ' ');
+    return out.substr(0, out.find_last_not_of(' ') + 1);
+}
+
 } // namespace
 
 TEST(Captions, AFewWordsThatAreRightAreLeftAlone)
@@ -340,6 +348,33 @@ TEST(Captions, AWordThatWasOnlyBegunIsSaidOnce)
 {
     EXPECT_EQ(proposals(draftOf("[0:01] left two don't\n[0:04] don't cut 60 right five 80\n")),
         "left two don't cut 60 right five 80\n");
+}
+
+TEST(Captions, ACrewThatSaysEveryNoteTwiceWithItsDistanceHasItOnce)
+{
+    EXPECT_EQ(
+        inOneLine(draftOf("[0:01] fifty five right over crest fifty five right over crest sixty two left "
+                          "don't cut sixty two left don't cut hundred six right long hundred six right long\n"
+                          "[0:12] into five left thirty hairpin right thirty hairpin right fifty three left "
+                          "tightens fifty three left tightens eighty flat right eighty flat right finish\n")),
+        "fifty five right over crest sixty two left don't cut one hundred six right long into five left "
+        "thirty "
+        "hairpin right fifty three left tightens eighty flat right finish");
+    const auto once =
+        captions::understandDraft(draftOf("[0:01] left three fifty left three fifty right five sixty\n"
+                                          "[0:06] left two eighty right four hundred left six fifty\n"
+                                          "[0:12] right three sixty left five forty right two\n"));
+    ASSERT_FALSE(once.calls.empty());
+    EXPECT_EQ(support::brief(once.calls[0]).substr(0, 15), "L3 50 | L3 50 |") << "one pair is the road";
+}
+
+TEST(Captions, AWordThatOnlyJoinsIsNoNoteAndAsksForNone)
+{
+    EXPECT_EQ(
+        inOneLine(draftOf("[0:01] left four fifty to jump one hundred to chicane left to right eighty\n")),
+        "left four fifty jump one hundred chicane left to right eighty");
+    const std::string slow = "fast left sixty slow right don't cut forty slow left three fifty";
+    EXPECT_EQ(inOneLine(draftOf("[0:01] " + slow + "\n")), slow);
 }
 
 TEST(Captions, ARefusalThatWasNotUnderstoodIsAlwaysAsked)

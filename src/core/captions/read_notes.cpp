@@ -83,7 +83,8 @@ private:
         }
         if (open_) {
             add(last_note_, said);
-        } else if (said.part != Part::glue && said.part != Part::unknown && said.part != Part::and_) {
+        } else if (said.part != Part::to && said.part != Part::glue && said.part != Part::unknown
+            && said.part != Part::and_) {
             begin(said);
         }
     }
@@ -276,23 +277,38 @@ private:
         return i < events_.size() && events_[i].what == Event::note ? &events_[i].read : nullptr;
     }
 
-    /// How often a corner follows itself with nothing said between: some crews always say a note twice.
+    /// How often a corner follows itself: some crews always say a note twice, with nothing between or with
+    /// its distance.
     void countHabit()
     {
         int notes = 0;
         int twice = 0;
+        int with_distance = 0;
         for (std::size_t i = 0; i + 1 < events_.size(); ++i) {
             const ReadNote* a = noteAt(i);
             const ReadNote* b = noteAt(i + 1);
             notes += a != nullptr ? 1 : 0;
-            twice +=
-                a != nullptr && b != nullptr && a->distance.empty() && b->joiner.empty() && sameCorner(*a, *b)
-                ? 1
-                : 0;
+            if (a == nullptr || b == nullptr || !b->joiner.empty() || !sameCorner(*a, *b)) {
+                continue;
+            }
+            twice += a->distance.empty() ? 1 : 0;
+            with_distance += isDistanceSaidAgain(i, i, i + 1) ? 1 : 0;
         }
         constexpr int kEnough = 4;
         constexpr double kShare = 0.04;
+        constexpr double kShareWithDistance =
+            0.15; // of roads, two like corners with like distances are rarer
         habit_ = twice >= kEnough && twice > kShare * notes;
+        habit_with_distance_ = with_distance >= kEnough && with_distance > kShareWithDistance * notes;
+    }
+
+    /// Whether the notes from `first` to `last` were said with their distance, before or after, and the ones
+    /// up to `again` are they once more: "60 left two, 60 left two, 100 ...", "left two 60, left two 60".
+    [[nodiscard]] bool isDistanceSaidAgain(std::size_t first, std::size_t last, std::size_t again) const
+    {
+        const int before_m = first > 0 ? metresOf(events_[first - 1].read) : 0;
+        const int there_m = metresOf(*noteAt(last));
+        return there_m != 0 && (there_m == metresOf(*noteAt(again)) || there_m == before_m);
     }
 
     [[nodiscard]] bool isSaidAgain(std::size_t i, std::size_t n) const
@@ -307,8 +323,9 @@ private:
             const int here_m = metresOf(*b);
             const bool within = k + 1 < n;
             const bool joined_alike = k == 0 || a->joiner.empty() == b->joiner.empty();
+            const bool habit = !within && habit_with_distance_ && isDistanceSaidAgain(i, i + k, i + n + k);
             if (within ? there_m != here_m || !joined_alike
-                       : !joined_alike || (there_m != 0 && (n == 1 || there_m != here_m))) {
+                       : !joined_alike || (there_m != 0 && !habit && (n == 1 || there_m != here_m))) {
                 return false;
             }
         }
@@ -320,7 +337,7 @@ private:
                 && signatureOf(first).grade == signatureOf(again).grade && again.pause != notes::Pause::none;
         }
         const bool edge = isEdge(again.pause);
-        return edge || habit_ || (n >= 2 && again.pause != Pause::none);
+        return edge || habit_ || habit_with_distance_ || (n >= 2 && again.pause != Pause::none);
     }
 
     /// The second run takes the place of the first; of each note the fuller form stays.
@@ -334,9 +351,7 @@ private:
                 a.corner = b.corner;
                 a.prefixed = b.prefixed;
             }
-            if (a.distance.empty()) {
-                a.distance = b.distance;
-            }
+            a.distance = b.distance; // that of the first was said before it, where it is another
             if (k + 1 == n) {
                 a.last_word = b.last_word;
             }
@@ -347,6 +362,7 @@ private:
 
     std::vector<Event> events_;
     bool habit_ = false;
+    bool habit_with_distance_ = false;
 };
 
 } // namespace

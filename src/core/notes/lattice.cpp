@@ -75,11 +75,17 @@ private:
             const bool joins = part == Part::into || part == Part::and_;
             const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
             const bool one_word = part == Part::relation && n == 1 && isRare(entry);
+            constexpr double kGradeOfSpeed = 1.2;
             constexpr double kFor = 1.2; // "opens for": no number follows, so it is one
             const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none;
             const double rare = into ? 0.9 : one_word ? 1.0 : four ? kFor : 0.0;
             if (into) {
                 growth_.add(i, i + n, {{Part::into, "into"}}, By::word, longer);
+            }
+            if (entry.value
+                == "slow") { // "fast left, medium right, slow left": all that is said of how tight it is
+                growth_.add(
+                    i, i + n, {{Part::named_grade, written(entry)}}, By::word, longer + kGradeOfSpeed);
             }
             growth_.add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : written(entry)}},
                 By::word, longer + rare);

@@ -80,7 +80,7 @@ constexpr RoleWords kWords[] = {
         "cut_ok=cut cut_okay=cut ok_to_cut=cut don't_cut_in=dont_cut don't_cut_early=dont_cut_early "
         "don't_cut_late=dont_cut_late don't_cut_exit=dont_cut_late don't_cut_entry=dont_cut_early "
         "dont_clip=dont_cut don't_clip=dont_cut neatly=neat be_neat=neat keep_tidy=tidy "
-        "keep_it_tidy=tidy tidy_up=tidy keep_it_clean=tidy clean=tidy straight_line=straight_through "
+        "keep_it_tidy=tidy tidy_line=tidy tidy_up=tidy keep_it_clean=tidy clean=tidy straight_line=straight_through "
         "straight_line_it=straight_through go_straight=straight_on go_straight_on=straight_on "
         "straight_ahead=straight_on straight_across=straight_on straight_on_over=straight_on "
         "carry_straight_on=straight_on straighten=straight_through straighten_it=straight_through "

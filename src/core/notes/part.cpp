@@ -253,6 +253,9 @@ private:
         case Kind::target: go({Kind::shape_to, from_.side}, 0.45 + w_, false); break;
         case Kind::thing_relation:
         case Kind::relation: stay(0.4); break;
+        case Kind::after_distance: // "50 to jump"
+        case Kind::after_into:
+        case Kind::chicane: stay(0.6); break; // "chicane, left to right"
         default: break;
         }
     }
