@@ -296,8 +296,7 @@ private:
         }
         constexpr int kEnough = 4;
         constexpr double kShare = 0.04;
-        constexpr double kShareWithDistance =
-            0.15; // of roads, two like corners with like distances are rarer
+        constexpr double kShareWithDistance = 0.15; // a road has like corners at like distances, too
         habit_ = twice >= kEnough && twice > kShare * notes;
         habit_with_distance_ = with_distance >= kEnough && with_distance > kShareWithDistance * notes;
     }

@@ -82,8 +82,7 @@ private:
             if (into) {
                 growth_.add(i, i + n, {{Part::into, "into"}}, By::word, longer);
             }
-            if (entry.value
-                == "slow") { // "fast left, medium right, slow left": all that is said of how tight it is
+            if (entry.value == "slow") { // "fast left, slow right": all that is said of how tight it is
                 growth_.add(
                     i, i + n, {{Part::named_grade, written(entry)}}, By::word, longer + kGradeOfSpeed);
             }
@@ -250,8 +249,8 @@ private:
         std::string stretch;
         double swallowed = 0.0;
         constexpr double kSide = 1.6; // what one hears best
-        constexpr std::size_t kLong =
-            6; // "tight ends": two words that sound nearly as one so long are that one
+        // "tight ends": two words that sound nearly as one so long are that one
+        constexpr std::size_t kLong = 6;
         constexpr double kNearlySame = SoundTargets::kAlike + 0.6;
         constexpr double kOfNoChance = 0.3;
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {

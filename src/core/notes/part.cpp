@@ -416,6 +416,7 @@ private:
         if (lean == nullptr) {
             return;
         }
+        constexpr double kLongThing = 1.2; // no crest is long: the next corner is
         const double back = lean->back_w * w_ + lean->back;
         switch (from_.kind) {
         case Kind::corner:
@@ -436,9 +437,7 @@ private:
                 stay(1.2 + back);
             }
             break;
-        case Kind::thing:
-            stay(back + (part == Part::extent ? 1.2 : 0.3));
-            break; // no crest is long: the next is
+        case Kind::thing: stay(back + (part == Part::extent ? kLongThing : 0.3)); break;
         case Kind::chicane:
         case Kind::finish:
         case Kind::stop: stay(back + 0.3); break;
