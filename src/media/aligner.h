@@ -18,8 +18,6 @@ namespace brumefall::media {
 
 struct Condensed;
 
-struct Condensed;
-
 using take::ExpectedNote;
 
 struct Alignment {

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <set>
 #include <utility>
 
 namespace brumefall::media {
@@ -82,14 +81,13 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
         return {};
     }
     auto words = heard->words;
-    const bool all = !more || (condensed.ends_silent && wholeUntil(words, length_s) == words.size());
-    const std::size_t seam = all ? 0 : seamOf(words, kLeast_s, length_s - kUnsureInPlain_s);
-    if (all) {
+    if (!more || (condensed.ends_silent && wholeUntil(words, length_s) == words.size())) {
         at_ = words.back().place.note + 1;
         anywhere_ = false;
         const double until_s = more ? words.back().span.end_s + kAfter_s : length_s;
         return Result{std::move(words), until_s, {}};
     }
+    const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureInPlain_s);
     if (seam == words.size()) {
         return {};
     }
