@@ -398,19 +398,36 @@ TEST(SpeechDecoder, NotesOneAfterTheOtherGoForwardAndThoseThatJumpDoNot)
 }
 
 /// What is found for good while one still reads.
-TEST(SpeechDecoder, AReadingIsPlainWhereNothingElseIsHeardAndNothingJumps)
+TEST(SpeechDecoder, AReadingIsPlainWhereHardlyAnythingElseIsHeardAndNothingJumps)
 {
-    EXPECT_TRUE(heard({7, 8, 9}).isPlainReading());
-    EXPECT_TRUE(heard({7, 7, 8}).isPlainReading()) << "said again";
-    EXPECT_TRUE(heard({7, 9, 10}).isPlainReading()) << "one was skipped";
-    EXPECT_FALSE(heard({7, 10, 11}).isPlainReading()) << "two are missing";
-    EXPECT_FALSE(heard({7, 8, 6}).isPlainReading()) << "back to one before";
-    EXPECT_TRUE(heard({7, 8, 9}, 1.0).isPlainReading());
-    EXPECT_FALSE(heard({7, 8, 9}, 2.0).isPlainReading()) << "somebody talks, too";
-    EXPECT_FALSE(heard({}).isPlainReading());
+    constexpr double kMost = 0.3; // of talk
+    EXPECT_TRUE(heard({7, 8, 9}).isPlainReading(kMost));
+    EXPECT_TRUE(heard({7, 7, 8}).isPlainReading(kMost)) << "said again";
+    EXPECT_TRUE(heard({7, 9, 10}).isPlainReading(kMost)) << "one was skipped";
+    EXPECT_FALSE(heard({7, 10, 11}).isPlainReading(kMost)) << "two are missing";
+    EXPECT_FALSE(heard({7, 8, 6}).isPlainReading(kMost)) << "back to one before";
+    EXPECT_TRUE(heard({7, 8, 9}, 1.0).isPlainReading(kMost));
+    EXPECT_FALSE(heard({7, 8, 9}, 2.0).isPlainReading(kMost)) << "somebody talks, too";
+    EXPECT_TRUE(heard({7, 8, 9}, 2.0).isPlainReading(0.5)) << "and may";
+    EXPECT_FALSE(heard({}).isPlainReading(kMost));
     auto drawn_out = heard({7, 8, 9});
     drawn_out.notes_s *= 2.0;
-    EXPECT_FALSE(drawn_out.isPlainReading()) << "nobody says a word for a second";
+    EXPECT_FALSE(drawn_out.isPlainReading(kMost)) << "nobody says a word for a second";
+}
+
+TEST(SpeechDecoder, OneNoteAfterAnotherLeavesNoneOutAndMisreadOnesAreCounted)
+{
+    EXPECT_TRUE(heard({7, 8, 8, 9}).isOneAfterAnother());
+    EXPECT_TRUE(heard({}).isOneAfterAnother());
+    EXPECT_FALSE(heard({7, 9}).isOneAfterAnother()) << "one was skipped";
+    EXPECT_FALSE(heard({8, 7}).isOneAfterAnother()) << "back to one before";
+    auto misread = heard({7, 8, 9});
+    for (const std::size_t word :
+        {0U, 1U, 3U, 8U}) { // two of the first, one of the second, the last distance
+        misread.words[word].place.miss = 1;
+    }
+    EXPECT_EQ(misread.misreadNotes(), 2U);
+    EXPECT_EQ(heard({7, 8}).misreadNotes(), 0U);
 }
 
 /// The second take of an evening: another voice was heard between.
