@@ -81,9 +81,11 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
         return {};
     }
     auto words = heard->words;
+    const bool remarked = !heard->isPlainReading(kHardlyTalk);
     if (!more || (condensed.ends_silent && wholeUntil(words, length_s) == words.size())) {
         at_ = words.back().place.note + 1;
         anywhere_ = false;
+        remarked_ = remarked;
         const double until_s = more ? words.back().span.end_s + kAfter_s : length_s;
         return Result{std::move(words), until_s, {}};
     }
@@ -91,6 +93,7 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
     if (seam == words.size()) {
         return {};
     }
+    remarked_ = remarked;
     const double until_s = goOnAtSeam(words, seam);
     words.resize(seam);
     return Result{std::move(words), until_s, {}};
@@ -111,7 +114,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
     }
     Heard heard = decode(condensed, 0.0, length_s, window);
     const auto isPlain = [&] {
-        return heard.isPlainReading(known ? kMostTalk : kHardlyTalk)
+        return heard.isPlainReading(known && !remarked_ ? kMostTalk : kHardlyTalk)
             && (known ? heard.words.front().place.note - at_ <= 1 : heard.notes() >= kSomeNotes);
     };
     if (!isPlain()) {
@@ -139,8 +142,9 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
     window.last = std::min(window.last, at_ + static_cast<std::size_t>(length_s * kMostNotesPer_s) + kMore);
     window.near_misses = true;
     Heard heard = decode(condensed, 0.0, length_s, window);
-    one_after_another_ = heard.isPlainReading(kMostTalk) && heard.isOneAfterAnother()
-        && heard.words.front().place.note == at_ && heard.misreadNotes() <= kSomeMisread;
+    one_after_another_ = heard.isPlainReading(remarked_ ? kHardlyTalk : kMostTalk)
+        && heard.isOneAfterAnother() && heard.words.front().place.note == at_
+        && heard.misreadNotes() <= kSomeMisread;
     if (!one_after_another_) {
         return {};
     }

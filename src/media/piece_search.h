@@ -58,8 +58,7 @@ private:
     static constexpr double kSomething_s = 2.0; ///< of speech in a piece
     static constexpr std::size_t kSomeNotes = 3; ///< in order are no chance
     static constexpr double kHardlyTalk = 0.25; ///< for as long as the notes of a piece take
-    static constexpr double kMostTalk =
-        0.5; ///< it may be a remark; more, and who talks all along seems to say notes again
+    static constexpr double kMostTalk = 1.0; ///< it may be a remark
     static constexpr std::size_t kSomeMisread = 2; ///< notes, in any piece
     static constexpr std::size_t kBack = 6;
     static constexpr std::size_t kAhead = 40;
@@ -157,6 +156,8 @@ private:
     Decoder decoder_;
     std::unique_ptr<Grammar> grammar_;
     bool one_after_another_ = true; ///< the notes were read in the last piece
+    /// There was talk in the last piece that was plainly read: who talks on seems to say notes again.
+    bool remarked_ = false;
     bool fitted_ = false; ///< to the reader's throat
     bool shorter_ = false; ///< than the model's
     int tries_ = 0;
