@@ -422,8 +422,8 @@ TEST(SpeechDecoder, OneNoteAfterAnotherLeavesNoneOutAndMisreadOnesAreCounted)
     EXPECT_FALSE(heard({7, 9}).isOneAfterAnother()) << "one was skipped";
     EXPECT_FALSE(heard({8, 7}).isOneAfterAnother()) << "back to one before";
     auto misread = heard({7, 8, 9});
-    for (const std::size_t word :
-        {0U, 1U, 3U, 8U}) { // two of the first, one of the second, the last distance
+    // two words of the first, one of the second, the last distance
+    for (const std::size_t word : {0U, 1U, 3U, 8U}) {
         misread.words[word].place.miss = 1;
     }
     EXPECT_EQ(misread.misreadNotes(), 2U);

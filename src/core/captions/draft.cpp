@@ -208,8 +208,9 @@ private:
     /// A refusal that became no part of its note ("do not court") may have been "don't cut": it is asked.
     void doubtRefusal(DraftNote& draft, const ReadNote& note) const
     {
-        if (std::any_of(note.parts.begin(), note.parts.end(),
-                [](const Said* part) { return part->part == Part::cut && part->words.find("don't") == 0; })) {
+        if (std::any_of(note.parts.begin(), note.parts.end(), [](const Said* part) {
+                return part->part == Part::cut && notes::refuses(notes::splitWords(part->words).front());
+            })) {
             return; // and was said again
         }
         for (std::size_t w = note.first_word; w < note.last_word; ++w) {

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <initializer_list>
 
 namespace brumefall::notes {
 namespace {
@@ -125,17 +126,17 @@ Phones spelt(std::string_view word)
     return phones;
 }
 
-bool isOneOf(std::uint8_t phone, std::string_view one, std::string_view other)
+bool isOneOf(std::uint8_t phone, std::initializer_list<std::string_view> names)
 {
-    return kPhones[phone].name == one || kPhones[phone].name == other;
+    return std::find(names.begin(), names.end(), kPhones[phone].name) != names.end();
 }
 
 /// The D of "ends" and the T of "points" are hardly said: both sound like "ens", "poins".
 void dropSwallowed(Phones& phones)
 {
     for (std::size_t i = 1; i + 1 < phones.size();) {
-        const bool swallowed = isOneOf(phones[i - 1], "N", "N") && isOneOf(phones[i], "D", "T")
-            && isOneOf(phones[i + 1], "Z", "S");
+        const bool swallowed = isOneOf(phones[i - 1], {"N"}) && isOneOf(phones[i], {"D", "T"})
+            && isOneOf(phones[i + 1], {"Z", "S"});
         if (swallowed) {
             phones.erase(phones.begin() + static_cast<std::ptrdiff_t>(i));
         } else {
