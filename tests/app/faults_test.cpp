@@ -12,6 +12,7 @@
 #include <csignal>
 #include <random>
 #include <sys/resource.h>
+#include <thread>
 
 using namespace brumefall;
 using namespace brumefall::app;
@@ -73,6 +74,7 @@ public:
         double dumb_after_s = 1e9;
         double loses_from_s = 1e9;
         double loses_s = 0.0;
+        double held_up_at_s = 1e9; ///< the whole program is, for two seconds; its sound comes a little later
     };
     explicit OddMicrophone(Faults faults)
         : faults_(faults)
@@ -93,11 +95,20 @@ private:
     void give()
     {
         const double now_s = 1e-9 * static_cast<double>(since_.nsecsElapsed());
+        if (now_s > faults_.held_up_at_s) {
+            if (now_s < faults_.held_up_at_s + 1.0) {
+                std::this_thread::sleep_for(std::chrono::seconds(2));
+            }
+            if (now_s < faults_.held_up_at_s + 2.5) {
+                return;
+            }
+        }
         const bool lost = now_s >= faults_.loses_from_s && now_s < faults_.loses_from_s + faults_.loses_s;
-        const auto due = static_cast<long long>(now_s * media::kRecordingRate_hz);
+        const auto due =
+            static_cast<long long>(std::min(now_s, faults_.dumb_after_s) * media::kRecordingRate_hz);
         std::vector<std::int16_t> block(static_cast<std::size_t>(due - given_));
         given_ = due;
-        if (lost || now_s > faults_.dumb_after_s || block.empty()) {
+        if (lost || block.empty()) {
             return;
         }
         for (auto& sample : block) {
@@ -151,6 +162,16 @@ TEST_F(DeviceFaultsTest, AMicrophoneThatIsUnpluggedEndsTheTakeWithinTwoSecondsAn
     ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
     EXPECT_NEAR(media::decodeSound(file(".flac"), media::kAlignRate_hz).duration_s(), 2.0, 0.2);
     EXPECT_NEAR(stage::readTake(file(".json")).recorded_s, 2.0, 0.2);
+}
+
+TEST_F(DeviceFaultsTest, AMachineThatWasHeldUpForTwoSecondsHasNotLostItsMicrophone)
+{
+    read({.held_up_at_s = 1.5}, 6.0);
+    EXPECT_TRUE(recorder().isRecording());
+    EXPECT_FALSE(message().contains(QStringLiteral("has given no sound"))) << message().toStdString();
+    recorder().stop();
+    ASSERT_TRUE(waitFor([&] { return !recorder().isJudging(); }, 60000));
+    EXPECT_GT(stage::readTake(file(".json")).recorded_s, 5.0);
 }
 
 TEST_F(DeviceFaultsTest, SoundThatADeviceLostIsSilenceSoThatTheRestKeepsItsTime)

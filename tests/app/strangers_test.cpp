@@ -36,9 +36,9 @@ protected:
         support::write(video, content);
         ASSERT_TRUE(window_->openStage(QString::fromStdString(stage_.string())));
         window_->transport().player().play();
-        QTest::qWait(700);
+        EXPECT_TRUE(waitFor([&] { return !message().isEmpty(); }, 10000)) << content;
+        QTest::qWait(300);
         EXPECT_FALSE(window_->transport().player().isOpen()) << content;
-        EXPECT_FALSE(message().isEmpty()) << content;
         EXPECT_THROW((void)media::inspect(video), media::MediaError) << content;
         EXPECT_THROW((void)media::decodeSound(video, 16000), media::MediaError) << content;
         EXPECT_EQ(reached_, 0) << content;

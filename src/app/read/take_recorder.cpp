@@ -15,6 +15,7 @@ constexpr double kLost_s = 0.15; ///< a device that gives its sound later than t
 constexpr double kLate_s = 0.6; ///< it gives it at once after so long, or never
 constexpr double kDumb_s = 1.5; ///< without sound: the device is gone
 constexpr double kOpens_s = 2.0; ///< some take that long to give the first of it
+constexpr double kTick_s = 0.25; ///< a device is looked after so often
 constexpr double kShortest_s = 0.2; ///< of a take
 
 } // namespace
@@ -47,7 +48,7 @@ TakeRecorder::TakeRecorder(Document& document, Transport& transport, QObject* pa
             begin();
         }
     });
-    watch_.setInterval(250);
+    watch_.setInterval(static_cast<int>(1e3 * kTick_s));
     connect(&watch_, &QTimer::timeout, this, &TakeRecorder::watchDevice);
     connect(&transport_, &Transport::ticked, this, [this] {
         // by the take's own clock: what is chosen meanwhile changes nothing in it
@@ -154,7 +155,7 @@ void TakeRecorder::begin()
     if (!input_) {
         return;
     }
-    since_sound_.start();
+    silent_ticks_ = 0;
     watch_.start();
     if (resuming_) {
         input_->start();
@@ -192,7 +193,7 @@ void TakeRecorder::takeSamples(const QByteArray& bytes)
     }
     std::span samples(
         reinterpret_cast<const std::int16_t*>(bytes.constData()), static_cast<std::size_t>(bytes.size()) / 2);
-    since_sound_.start();
+    silent_ticks_ = 0;
     emit levelChanged(media::loudest(bytes));
     if (resuming_) {
         samples = fitted(samples);
@@ -264,7 +265,12 @@ take::Clock TakeRecorder::heardClock() const
 void TakeRecorder::watchDevice()
 {
     const double patience_s = recorded_s() > 0.0 ? kDumb_s : kOpens_s;
-    if (!running_ || paused_ || resuming_ || since_sound_.elapsed() < static_cast<qint64>(1e3 * patience_s)) {
+    if (!running_ || paused_ || resuming_) {
+        return;
+    }
+    // told by what was looked at, not by the clock: after the machine itself was held up, the sound comes
+    // next
+    if (++silent_ticks_ * kTick_s < patience_s) {
         return;
     }
     if (recorded_s() >= kShortest_s) { // else there is no take, and that is said

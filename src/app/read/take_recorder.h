@@ -116,7 +116,7 @@ private:
     std::vector<Pair> warm_up_; ///< while waiting; nothing is recorded yet
     QElapsedTimer since_start_;
     QTimer watch_;
-    QElapsedTimer since_sound_;
+    int silent_ticks_ = 0; ///< of the watch, since the last sound
     QElapsedTimer wall_;
     std::size_t unbroken_from_ = 0; ///< pairs since the take began, or went on after a pause
     double lost_s_ = 0.0; ///< by the device
