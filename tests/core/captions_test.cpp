@@ -283,6 +283,10 @@ TEST(Captions, WhatAReaderTakesBackIsNotSaid)
     EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left three, no, right three 60\n"
                                 "[0:09] left two, sorry, right, 50\n")),
         "right five 80\nright three 60\nright two 50\n");
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] right four opens sorry right three opens 60\n"
+                                "[0:09] left two tightens, no, opens 50\n")),
+        "right five 80\nright three opens 60\nleft two opens 50\n")
+        << "with all that was said of it";
 }
 
 TEST(Captions, OfTwoDistancesThatFollowEachOtherTheFirstStays)

@@ -145,6 +145,39 @@ TEST(WeightedReading, PrefixesGoToTheNoteThatFollows)
     EXPECT_EQ(read("left four, 60, unseen right two"), "left four 60 | unseen right two");
 }
 
+TEST(WeightedReading, WhereAThingLiesIsSaidOfItAndNeedsNothingMore)
+{
+    EXPECT_EQ(read("left five 50 careful rocks inside right three 40 left six"),
+        "left five 50 | careful rocks inside | right three 40 | left six");
+    EXPECT_EQ(read("right four caution rocks outside 90 left six"),
+        "right four caution rocks outside 90 | left six");
+    EXPECT_EQ(read("left six plus very long rock inside one fifty right two"),
+        "left six plus very long rock inside one fifty | right two");
+    EXPECT_EQ(read("left three inside rock 40 right four"), "left three inside rock 40 | right four");
+}
+
+TEST(WeightedReading, WhatWasBegunAndHesitatedOverIsSaidOnce)
+{
+    EXPECT_EQ(read("right three 40 left uh left three long 60"), "right three 40 | left three long 60");
+    EXPECT_EQ(read("right three yeah right three opens 80 left two"), "right three opens 80 | left two");
+    EXPECT_EQ(read("left five over crest left five 80"), "left five over crest | left five 80")
+        << "two corners";
+}
+
+TEST(WeightedReading, WhatTurnsAWordIntoItsOppositeStaysWithIt)
+{
+    EXPECT_EQ(read("left four doesn't tighten 50 not flat right six 60"),
+        "left four doesn't tighten 50 | not flat right six 60");
+    EXPECT_EQ(read("flat if brave left six 60 nearly flat right five"),
+        "flat if brave left six 60 | nearly flat right five");
+}
+
+TEST(WeightedReading, GradesInWordsAreGrades)
+{
+    EXPECT_EQ(read("easy right 40 medium left 60 into hard right 50 hard left over crest"),
+        "easy right 40 | medium left 60 into | hard right 50 | hard left over crest");
+}
+
 TEST(WeightedReading, AWordOfTheCrewsOwnIsReadByWhatItMeans)
 {
     Style style;

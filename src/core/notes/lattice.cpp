@@ -74,7 +74,7 @@ private:
             // however it was said, what joins two notes is written in one way
             const bool joins = part == Part::into || part == Part::and_;
             const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
-            const bool one_word = part == Part::relation && n == 1 && isRare(entry);
+            const bool one_word = isRelation(part) && n == 1 && isRare(entry);
             constexpr double kGradeOfSpeed = 1.2;
             constexpr double kFor = 1.2; // "opens for": no number follows, so it is one
             const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none;
@@ -233,14 +233,40 @@ private:
         }
     }
 
-    /// "don't, don't cut": the first of the two was only begun.
+    /// "don't, don't cut", "left, uh, left three": the first of the two was only begun.
     void stuttered(std::size_t i)
     {
         constexpr double kCost = 1.1;
-        if (i + 1 < words_.size() && words_[i].word == words_[i + 1].word
-            && growth_.classAt(i) == NumberClass::none) {
-            growth_.add(i, {static_cast<int>(i + 1), Part::again, By::shown_again, {}, 0, kCost, i, i + 1});
+        constexpr std::size_t kLongest = 3;
+        const auto begun = [&](std::size_t last, double cost) {
+            growth_.add(i, {static_cast<int>(last), Part::again, By::shown_again, {}, 0, cost, i, last});
+        };
+        const auto standsAgain = [&](std::size_t n, std::size_t at) {
+            const auto here = words_.begin() + static_cast<std::ptrdiff_t>(i);
+            return at + n <= words_.size()
+                && std::equal(here, here + static_cast<std::ptrdiff_t>(n),
+                    words_.begin() + static_cast<std::ptrdiff_t>(at),
+                    [](const HeardWord& a, const HeardWord& b) { return a.word == b.word; });
+        };
+        if (standsAgain(1, i + 1) && growth_.classAt(i) == NumberClass::none) {
+            begun(i + 1, kCost);
         }
+        for (std::size_t n = 1; n <= kLongest && i + n < words_.size(); ++n) {
+            if (isHesitation(i + n) && standsAgain(n, i + n + 1)) {
+                begun(i + n + 1, kCost);
+            }
+        }
+    }
+
+    /// "uh", "yeah": nothing but a pause with a voice in it.
+    [[nodiscard]] bool isHesitation(std::size_t i) const
+    {
+        const KnownWord* known = growth_.known(i);
+        return known != nullptr && known->number_class == NumberClass::none
+            && std::any_of(known->phrases.begin(), known->phrases.end(), [](const LexiconEntry& entry) {
+                   return entry.words.size() == 1 && entry.role == Role::chatter && entry.value != "go"
+                       && entry.value != "countdown";
+               });
     }
 
     void bySound(std::size_t i)
@@ -344,7 +370,7 @@ private:
         return growth_.known(i) == nullptr || isGlue(i)
             || std::all_of(growth_.known(i)->phrases.begin(), growth_.known(i)->phrases.end(),
                 [](const LexiconEntry& entry) {
-                    return entry.words.size() > 1 || (partOf(entry) == Part::relation && isRare(entry))
+                    return entry.words.size() > 1 || (isRelation(partOf(entry)) && isRare(entry))
                         || partOf(entry) >= Part::glue;
                 });
     }

@@ -117,9 +117,16 @@ bool isDriven(const std::string& thing)
     return kDriven.contains(thing);
 }
 
+bool saysAll(const std::string& relation)
+{
+    static const std::set<std::string> kPositions{
+        "inside", "outside", "on_exit", "on_entry", "left", "right", "both_sides", "mid_corner"};
+    return kPositions.contains(relation);
+}
+
 bool refuses(const std::string& word)
 {
-    return word == "don't" || word == "dont" || word == "not" || word == "never";
+    return word == "don't" || word == "dont" || word == "doesn't" || word == "not" || word == "never";
 }
 
 LexiconMatch longestMatch(std::span<const Token> tokens)

@@ -90,6 +90,9 @@ struct LexiconMatch {
 /// A thing that a driver meets with the car, not merely passes.
 [[nodiscard]] bool isDriven(const std::string& thing);
 
+/// A relation that needs no thing after it: "rocks inside".
+[[nodiscard]] bool saysAll(const std::string& relation);
+
 /// A word that turns what follows into its opposite: a note that lost it is a danger.
 [[nodiscard]] bool refuses(const std::string& word);
 

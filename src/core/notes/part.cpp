@@ -95,6 +95,7 @@ private:
         case Part::shape: shape(); break;
         case Part::to: to(); break;
         case Part::relation: relation(); break;
+        case Part::position: position(); break;
         case Part::crest:
         case Part::thing: thing(part == Part::crest); break;
         case Part::size:
@@ -173,6 +174,7 @@ private:
         case Kind::chicane: go({Kind::chicane, side}, 0.5 * w_ + 0.2, false); break;
         case Kind::corrected: go(head, 0.2 + other_order, false); break;
         case Kind::thing:
+        case Kind::thing_apart:
             go(from_, 0.8 + w_, false); // "logs left"
             break;
         case Kind::relation:
@@ -233,6 +235,7 @@ private:
         case Kind::corner:
         case Kind::target: go({Kind::shape, from_.side}, 0.8 * w_, false); break;
         case Kind::corner_and: go({Kind::shape, from_.side}, 0.4 * w_ + 0.1, false); break;
+        case Kind::corrected: go({Kind::shape, from_.side}, 0.4, false); break;
         case Kind::shape: go(from_, 0.9 + w_, false); break;
         case Kind::direction: go({Kind::shape, from_.side}, 1.6 + w_, false); break;
         case Kind::named_grade: go({Kind::shape, Side::none}, 1.0 + w_, false); break;
@@ -271,7 +274,8 @@ private:
         case Kind::named_grade: go({Kind::relation, Side::none}, 1.0 + w_, false); break;
         case Kind::relation:
         case Kind::thing_relation: stay(0.5 + w_); break;
-        case Kind::thing: go({Kind::thing_relation, Side::none}, 0.2 + 0.7 * w_, false); break;
+        case Kind::thing:
+        case Kind::thing_apart: go({Kind::thing_relation, Side::none}, 0.2 + 0.7 * w_, false); break;
         case Kind::chicane:
         case Kind::finish: stay(0.4 + w_); break;
         case Kind::prefix:
@@ -281,6 +285,17 @@ private:
         }
         go({Kind::thing_relation, Side::none}, newNote() + (from_.kind == Kind::after_distance ? 0.1 : 0.7),
             true);
+    }
+
+    /// Of a thing it says where it is; before one it is a relation like others.
+    void position()
+    {
+        relation();
+        if (from_.kind == Kind::thing_apart) { // "caution, rocks inside"
+            stay(0.2 + 0.7 * w_);
+        } else if (from_.kind == Kind::corner) { // "left three, rocks inside"
+            stay(0.3 + 0.55 * w_);
+        }
     }
 
     void thing(bool crest)
@@ -293,16 +308,18 @@ private:
         case Kind::shape: go({Kind::corner, from_.side}, (crest ? w_ : 0.6 * w_) + 0.35, false); break;
         case Kind::corner_and: go({Kind::corner, from_.side}, 0.4 * w_ + 0.25, false); break;
         case Kind::direction: go({Kind::corner, from_.side}, 2.4 + w_, false); break;
-        case Kind::thing: stay(w_ + 0.2); break;
+        case Kind::thing:
+        case Kind::thing_apart: stay(w_ + 0.2); break;
         case Kind::chicane:
         case Kind::finish: stay(0.5 + w_); break;
         case Kind::prefix:
         case Kind::prefix_line:
-        case Kind::junction: go({Kind::thing, Side::none}, 0.3 + 0.6 * w_, false); return;
+        case Kind::junction: go({Kind::thing_apart, Side::none}, 0.3 + 0.6 * w_, false); return;
         default: break;
         }
         const double alone = from_.kind == Kind::after_distance ? 0.15 : crest ? 0.5 : 1.0;
-        go({Kind::thing, Side::none}, newNote() + alone + (from_.kind == Kind::after_into ? 0.7 : 0.0), true);
+        go({isBetween(from_.kind) ? Kind::thing_apart : Kind::thing, Side::none},
+            newNote() + alone + (from_.kind == Kind::after_into ? 0.7 : 0.0), true);
     }
 
     void size(bool count)
@@ -315,7 +332,8 @@ private:
         case Kind::target:
         case Kind::shape: go({Kind::relation, from_.side}, 0.5 + 0.6 * w_ + 2.0 * extra, false); break;
         case Kind::corner_and: go({Kind::relation, from_.side}, 0.6 + extra, false); break;
-        case Kind::thing: go({Kind::thing_relation, Side::none}, 0.4 + w_ + extra, false); break;
+        case Kind::thing:
+        case Kind::thing_apart: go({Kind::thing_relation, Side::none}, 0.4 + w_ + extra, false); break;
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::thing_relation, Side::none}, 0.5 + 0.6 * w_ + extra, false); return;
         default: break;
@@ -381,7 +399,7 @@ private:
     void correction()
     {
         if (from_.kind == Kind::corner || from_.kind == Kind::direction || from_.kind == Kind::grade
-            || from_.kind == Kind::named_grade) {
+            || from_.kind == Kind::named_grade || from_.kind == Kind::shape || from_.kind == Kind::target) {
             go({Kind::corrected, from_.side}, 0.5, false);
         }
         if (from_.kind == Kind::corrected) {
@@ -437,7 +455,8 @@ private:
                 stay(1.2 + back);
             }
             break;
-        case Kind::thing: stay(back + (part == Part::extent ? kLongThing : 0.3)); break;
+        case Kind::thing:
+        case Kind::thing_apart: stay(back + (part == Part::extent ? kLongThing : 0.3)); break;
         case Kind::chicane:
         case Kind::finish:
         case Kind::stop: stay(back + 0.3); break;
@@ -508,7 +527,7 @@ Part partOf(const LexiconEntry& entry)
     case Role::to: return Part::to;
     case Role::late: return Part::late;
     case Role::line: return entry.value.find("cut") != std::string::npos ? Part::cut : Part::keep;
-    case Role::relation: return Part::relation;
+    case Role::relation: return saysAll(entry.value) ? Part::position : Part::relation;
     case Role::thing: return entry.value == "crest" || entry.value == "jump" ? Part::crest : Part::thing;
     case Role::size:
     case Role::qualifier: return Part::size;

@@ -39,6 +39,7 @@ enum class Part : std::uint8_t {
     cut,
     keep,
     relation,
+    position, ///< a relation that says all: "inside", "on exit"
     crest,
     thing,
     size,
@@ -68,6 +69,11 @@ enum class Part : std::uint8_t {
     skipped, ///< a word of the language that has no meaning where it stands
 };
 
+constexpr bool isRelation(Part part)
+{
+    return part == Part::relation || part == Part::position;
+}
+
 /// A state between two words. Corners remember their side.
 enum class Kind : std::uint8_t {
     start,
@@ -86,6 +92,7 @@ enum class Kind : std::uint8_t {
     target,
     relation, ///< within a corner, its thing is to come
     thing, ///< a note without a corner
+    thing_apart, ///< the same, set apart from the note before or by a warning
     thing_relation, ///< the same, its thing is to come
     chicane,
     corrected, ///< "no": the same corner once more

@@ -80,8 +80,10 @@ std::vector<SaidPhrase> phrasesOfTheLanguage()
 double priorOf(const SaidPhrase& phrase, const std::string& words)
 {
     constexpr double kRare = 1.1;
-    constexpr double kOver = -0.5; // the commonest relation, and the one most often misheard
-    return words == "over" ? kOver : phrase.common ? 0.0 : kRare;
+    // the commonest relation and the commonest thing; the first is the one most often misheard
+    constexpr double kOver = -0.5;
+    constexpr double kCrest = -0.25;
+    return words == "over" ? kOver : words == "crest" ? kCrest : phrase.common ? 0.0 : kRare;
 }
 
 } // namespace
