@@ -227,7 +227,12 @@ struct Score {
             reported += !is.read && !note.read ? 1 : 0;
             repeats += static_cast<int>(is.repeats.size());
             for (const auto& again : note.repeats) {
-                (is.read && hit(again) ? repeats_found : repeats_wrong) += 1;
+                const bool right = is.read && hit(again);
+                (right ? repeats_found : repeats_wrong) += 1;
+                if (std::getenv("TAKES_LIST") != nullptr && !right) {
+                    std::printf("    not said again: %s, %.1f to %.1f s, first at %.1f\n", is.id.c_str(),
+                        again.start_s, again.end_s, note.span.start_s);
+                }
             }
             if (is.read && note.read && off_s < kThere_s) {
                 start_errors.push_back(off_s);

@@ -107,6 +107,18 @@ TEST(WeightedReading, HearsWhatTheNoteWantsOnlyWhereItSoundsLikeIt)
     EXPECT_EQ(read("left 4 over chest 60", {}, someSounds()), "left 4 over crest 60");
 }
 
+TEST(WeightedReading, WordsThatRanTogetherAreHeardAsThePhraseThatCrewsSay)
+{
+    Pronunciations sounds = someSounds();
+    for (const auto& [word, phones] :
+        std::initializer_list<std::pair<const char*, const char*>>{{"overpriced", "OW V ER P R AY S T"},
+            {"and", "AE N D"}, {"seen", "S IY N"}, {"unseen", "AH N S IY N"}}) {
+        sounds.add(word, phones);
+    }
+    EXPECT_EQ(read("left four overpriced 80 right two", {}, sounds), "left four over crest 80 | right two");
+    EXPECT_EQ(read("left four 40 and seen right one", {}, sounds), "left four 40 | unseen right one");
+}
+
 TEST(WeightedReading, AWordWrittenAsTwoIsOne)
 {
     EXPECT_EQ(read("left four out side rocks 60 right three"), "left four outside rocks 60 | right three");

@@ -1,6 +1,7 @@
 #include "notes/lattice.h"
 
 #include "notes/lattice_growth.h"
+#include "notes/lexicon_words.h"
 #include "notes/number_alternatives.h"
 #include "notes/sound_targets.h"
 #include "notes/text.h"
@@ -33,7 +34,7 @@ public:
             addNumbers(growth_, pronunciations_, i);
             runTogether(i);
             cutInTwo(i);
-            letter(i);
+            alsoMeans(i);
             shownAgain(i);
             stuttered(i);
             bySound(i);
@@ -74,17 +75,18 @@ private:
             // however it was said, what joins two notes is written in one way
             const bool joins = part == Part::into || part == Part::and_;
             const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
-            const bool one_word = isRelation(part) && n == 1 && isRare(entry);
-            constexpr double kGradeOfSpeed = 1.2;
+            const bool one_word = n == 1 && isRare(entry);
             constexpr double kFor = 1.2; // "opens for": no number follows, so it is one
             const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none;
-            const double rare = into ? 0.9 : one_word ? 1.0 : four ? kFor : 0.0;
+            constexpr double kRelation = 1.0; // "up", "off"
+            constexpr double kSeen = 2.0; // mostly "unseen"
+            const double rare = into               ? 0.9
+                : one_word && isRelation(part)     ? kRelation
+                : one_word && part == Part::unseen ? kSeen
+                : four                             ? kFor
+                                                   : 0.0;
             if (into) {
                 growth_.add(i, i + n, {{Part::into, "into"}}, By::word, longer);
-            }
-            if (entry.value == "slow") { // "fast left, slow right": all that is said of how tight it is
-                growth_.add(
-                    i, i + n, {{Part::named_grade, written(entry)}}, By::word, longer + kGradeOfSpeed);
             }
             growth_.add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : written(entry)}},
                 By::word, longer + rare);
@@ -122,12 +124,13 @@ private:
         }
     }
 
-    /// "K left": the one letter that crews say.
-    void letter(std::size_t i)
+    void alsoMeans(std::size_t i)
     {
-        constexpr double kCost = 0.4;
-        if (words_[i].word == "k") {
-            growth_.add(i, i + 1, {{Part::named_grade, "kink"}}, By::split, kCost);
+        for (const SecondMeaning& also : secondMeanings()) {
+            if (words_[i].word == also.word) {
+                growth_.add(i, i + 1, {{partOf({{}, also.role, {}}), std::string(also.written)}},
+                    also.written == also.word ? By::word : By::split, also.cost);
+            }
         }
     }
 
@@ -277,7 +280,7 @@ private:
         constexpr double kSide = 1.6; // what one hears best
         // "tight ends": two words that sound nearly as one so long are that one
         constexpr std::size_t kLong = 6;
-        constexpr double kNearlySame = SoundTargets::kAlike + 0.6;
+        constexpr double kNearlySame = SoundTargets::kAlike + 0.9;
         constexpr double kOfNoChance = 0.3;
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
             const std::size_t at = i + n - 1;
@@ -301,10 +304,20 @@ private:
                     continue; // "dont cut" for "don't cut": another spelling
                 }
                 const bool no_chance = n > 1 && phones.size() >= kLong && near.cost < kNearlySame;
-                growth_.add(i, i + n, {{near.target->part, near.target->words, near.target->number}},
-                    By::sound, near.cost + (no_chance ? kOfNoChance : 1.0) * swallowed);
+                growth_.add(i, i + n, piecesOf(*near.target), By::sound,
+                    near.cost + (no_chance ? kOfNoChance : 1.0) * swallowed);
             }
         }
+    }
+
+    [[nodiscard]] static std::vector<Piece> piecesOf(const SoundTarget& target)
+    {
+        std::vector<Piece> pieces;
+        if (!target.before.empty()) {
+            pieces.push_back({Part::relation, target.before});
+        }
+        pieces.push_back({target.part, target.words, target.number});
+        return pieces;
     }
 
     [[nodiscard]] bool isExactly(std::size_t first, std::size_t last, Part part) const

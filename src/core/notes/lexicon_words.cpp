@@ -485,6 +485,20 @@ std::span<const RoleWords> lexiconWords()
     return kWords;
 }
 
+std::span<const SecondMeaning> secondMeanings()
+{
+    static constexpr std::array kMeanings{// "fast left, slow right": all that is said of how tight it is
+        SecondMeaning{"slow", Role::named_grade, "slow", 1.2},
+        SecondMeaning{"k", Role::named_grade, "kink", 0.4}};
+    return kMeanings;
+}
+
+std::span<const WeakForm> weakForms()
+{
+    static constexpr std::array kForms{WeakForm{"into", "IH N T AH"}}; // heard as "in the"
+    return kForms;
+}
+
 std::span<const std::pair<std::string_view, std::string_view>> commonAbbreviations()
 {
     return kAbbreviations;

@@ -16,4 +16,20 @@ struct RoleWords {
 
 [[nodiscard]] std::span<const RoleWords> lexiconWords();
 
+/// What a word can be, too, where a stream of words is read.
+struct SecondMeaning {
+    std::string_view word;
+    Role role;
+    std::string_view written;
+    double cost; ///< nats, above what it mostly means
+};
+[[nodiscard]] std::span<const SecondMeaning> secondMeanings();
+
+/// A word said in passing, and its sounds then, in the recogniser's phones.
+struct WeakForm {
+    std::string_view word;
+    std::string_view phones;
+};
+[[nodiscard]] std::span<const WeakForm> weakForms();
+
 } // namespace brumefall::notes

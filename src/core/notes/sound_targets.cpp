@@ -1,5 +1,6 @@
 #include "notes/sound_targets.h"
 
+#include "notes/lexicon_words.h"
 #include "notes/spoken.h"
 #include "notes/text.h"
 
@@ -14,6 +15,7 @@ namespace brumefall::notes {
 namespace {
 
 constexpr std::size_t kMostNear = 5; ///< alternatives of one stretch
+constexpr double kOver = -0.5; ///< the commonest relation, and the one most often misheard
 
 std::string said(int number)
 {
@@ -31,8 +33,6 @@ constexpr std::array<std::string_view, 101> kCommon{"left", "right", "one", "two
     "uphill", "junction", "chicane", "turn", "into", "and", "caution", "danger", "care", "slow", "brake",
     "maybe", "finish", "flying finish", "stop", "straight", "continues", "to", "over crest", "tidy",
     "sudden"};
-
-constexpr std::string_view kWeakInto = "IH N T AH"; ///< said in passing: "in the" is what is heard for it
 
 void addPhrase(std::vector<SaidPhrase>& phrases, Part part, const std::string& phrase, int number)
 {
@@ -80,9 +80,7 @@ std::vector<SaidPhrase> phrasesOfTheLanguage()
 double priorOf(const SaidPhrase& phrase, const std::string& words)
 {
     constexpr double kRare = 1.1;
-    // the commonest relation and the commonest thing; the first is the one most often misheard
-    constexpr double kOver = -0.5;
-    constexpr double kCrest = -0.25;
+    constexpr double kCrest = -0.25; // the commonest thing
     return words == "over" ? kOver : words == "crest" ? kCrest : phrase.common ? 0.0 : kRare;
 }
 
@@ -104,15 +102,15 @@ SoundTargets::SoundTargets(const Pronunciations& pronunciations)
     std::set<std::pair<Part, Phones>> sounds;
     for (const SaidPhrase& phrase : usualPhrases()) {
         const std::string said_as = joinWords(phrase.words);
-        SoundTarget target{phrase.part, said_as, phrase.number, {}, priorOf(phrase, said_as), 0};
+        SoundTarget target{phrase.part, said_as, phrase.number, {}, {}, priorOf(phrase, said_as), 0};
         for (const std::string& word : phrase.words) {
             const Phones& phones = pronunciations.of(word);
             target.phones.insert(target.phones.end(), phones.begin(), phones.end());
         }
-        if (said_as == "into") {
+        for (const WeakForm& form : weakForms()) {
             SoundTarget weak = target;
-            weak.phones = phonesOf(kWeakInto);
-            if (sounds.insert({weak.part, weak.phones}).second) {
+            weak.phones = phonesOf(form.phones);
+            if (form.word == said_as && sounds.insert({weak.part, weak.phones}).second) {
                 targets_.push_back(std::move(weak));
             }
         }
@@ -120,6 +118,12 @@ SoundTargets::SoundTargets(const Pronunciations& pronunciations)
         if (told_apart && sounds.insert({target.part, target.phones}).second) { // "dont cut" is "don't cut"
             targets_.push_back(std::move(target));
         }
+    }
+    for (const char* thing : {"crest", "jump"}) { // "overpriced", "all dressed"
+        SoundTarget target{Part::crest, thing, 0, "over", pronunciations.of("over"), kOver, 0};
+        const Phones& phones = pronunciations.of(thing);
+        target.phones.insert(target.phones.end(), phones.begin(), phones.end());
+        targets_.push_back(std::move(target));
     }
     std::stable_sort(targets_.begin(), targets_.end(),
         [](const SoundTarget& a, const SoundTarget& b) { return a.phones < b.phones; });

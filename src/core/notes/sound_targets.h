@@ -15,6 +15,7 @@ struct SoundTarget {
     Part part;
     std::string words;
     int number = 0; ///< a grade, or metres
+    std::string before; ///< the relation that it is said with: the two may be heard as one word
     Phones phones;
     double prior = 0.0; ///< what it costs to be rare
     std::size_t shared = 0; ///< phones that it begins with as the target before it does
