@@ -112,7 +112,7 @@ TEST(WeightedReading, WordsThatRanTogetherAreHeardAsThePhraseThatCrewsSay)
     Pronunciations sounds = someSounds();
     for (const auto& [word, phones] :
         std::initializer_list<std::pair<const char*, const char*>>{{"overpriced", "OW V ER P R AY S T"},
-            {"and", "AE N D"}, {"seen", "S IY N"}, {"unseen", "AH N S IY N"}}) {
+            {"and", "AH N D"}, {"seen", "S IY N"}, {"unseen", "AH N S IY N"}}) {
         sounds.add(word, phones);
     }
     EXPECT_EQ(read("left four overpriced 80 right two", {}, sounds), "left four over crest 80 | right two");

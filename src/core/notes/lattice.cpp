@@ -280,7 +280,7 @@ private:
         constexpr double kSide = 1.6; // what one hears best
         // "tight ends": two words that sound nearly as one so long are that one
         constexpr std::size_t kLong = 6;
-        constexpr double kNearlySame = SoundTargets::kAlike + 0.9;
+        constexpr double kNearlySame = SoundTargets::kAlike + 1.0;
         constexpr double kOfNoChance = 0.3;
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
             const std::size_t at = i + n - 1;

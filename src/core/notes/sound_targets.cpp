@@ -160,7 +160,7 @@ const std::vector<SoundTargets::Near>& SoundTargets::nearest(const std::string& 
         }
         const auto n = static_cast<double>(target.phones.size());
         const auto difference = std::abs(static_cast<double>(phones.size()) - n);
-        if (too_far || difference > 0.5 * n + 1.0 || target.words == stretch) {
+        if (too_far || difference > 0.5 * n + 1.0 || target.isWritten(stretch)) {
             continue;
         }
         while (set < target.phones.size() && !too_far) {

@@ -19,6 +19,11 @@ struct SoundTarget {
     Phones phones;
     double prior = 0.0; ///< what it costs to be rare
     std::size_t shared = 0; ///< phones that it begins with as the target before it does
+
+    [[nodiscard]] bool isWritten(const std::string& text) const
+    {
+        return before.empty() ? words == text : before + " " + words == text;
+    }
 };
 
 class SoundTargets {
