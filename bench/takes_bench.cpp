@@ -222,6 +222,10 @@ struct Score {
             if (std::getenv("TAKES_LIST") != nullptr && is.read && !note.read) {
                 std::printf("    not found: %s\n", is.id.c_str());
             }
+            if (std::getenv("TAKES_LIST") != nullptr && !is.read && note.read) {
+                std::printf("    not skipped: %s, %.1f to %.1f s\n", is.id.c_str(), note.span.start_s,
+                    note.span.end_s);
+            }
             found += is.read && note.read && (off_s < kThere_s || hit(note.span)) ? 1 : 0;
             skipped += is.read ? 0 : 1;
             reported += !is.read && !note.read ? 1 : 0;

@@ -3311,10 +3311,6 @@ caution square left 100</translation>
 <context>
     <name>brumefall::app::PracticeBar</name>
     <message>
-        <source>clean</source>
-        <translation>sauber</translation>
-    </message>
-    <message>
         <source>noise</source>
         <translation>Geräusch</translation>
     </message>
@@ -3351,8 +3347,8 @@ caution square left 100</translation>
         <translation>Saubere Lesungen hintereinander</translation>
     </message>
     <message>
-        <source> in a row</source>
-        <translation> hintereinander</translation>
+        <source> clean in a row</source>
+        <translation>-mal sauber hintereinander</translation>
     </message>
     <message>
         <source>A car&apos;s noise under it</source>

@@ -43,6 +43,11 @@ public:
         word({k, 0, true, said.empty() ? 0U : 1U}, said, sure);
         return *this;
     }
+    ByHand& tempo(double of_usual)
+    {
+        word_s_ = kWord_s / of_usual;
+        return *this;
+    }
     ByHand& pause(double length_s)
     {
         now_s_ += length_s;
@@ -62,13 +67,14 @@ private:
     }
     void word(const take::WordPlace& place, const std::string& said, double sure)
     {
-        readings_.add({place, {now_s_, now_s_ + kWord_s}, said, sure});
-        now_s_ += kWord_s;
+        readings_.add({place, {now_s_, now_s_ + word_s_}, said, sure});
+        now_s_ += word_s_;
     }
 
     static constexpr double kWord_s = 0.3;
     std::vector<take::ExpectedNote> expected_;
     take::Readings readings_;
+    double word_s_ = kWord_s;
     double now_s_ = 1.0;
 };
 
@@ -138,6 +144,23 @@ TEST(Readings, SaidAgainIsARepeatAndTheFirstCounts)
     EXPECT_NEAR(found[1].span.start_s, 1.9, 1e-9);
     ASSERT_EQ(found[1].repeats.size(), 1U);
     EXPECT_NEAR(found[1].repeats.front().start_s, again_s, 1e-9);
+}
+
+TEST(Readings, WhatIsAgainMuchTooFastOrDrawnOutIsTalk)
+{
+    for (const double tempo : {3.0, 0.3}) {
+        ByHand reading(kStage);
+        reading.say(0).say(1).tempo(tempo).say(1).tempo(1.0).say(2).say(3).say(4).say(5).say(6).say(7);
+        EXPECT_TRUE(reading.finish()[1].repeats.empty()) << tempo;
+    }
+    for (const double tempo : {1.5, 0.6}) {
+        ByHand reading(kStage);
+        reading.say(0).say(1).tempo(tempo).say(1).tempo(1.0).say(2).say(3).say(4).say(5).say(6).say(7);
+        EXPECT_EQ(reading.finish()[1].repeats.size(), 1U) << tempo;
+    }
+    ByHand reading(kStage);
+    reading.say(0).say(1, 0, 2).pause(2.0).say(1, 2).say(1).say(2).say(3).say(4).say(5).say(6).say(7);
+    EXPECT_EQ(reading.finish()[1].repeats.size(), 1U) << "the first time with a pause in it";
 }
 
 TEST(Readings, APauseInsideANoteIsAHesitation)

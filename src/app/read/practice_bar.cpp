@@ -57,7 +57,6 @@ PracticeBar::PracticeBar(Document& document, QWidget* parent)
     , first_(new QSpinBox)
     , last_(new QSpinBox)
     , clean_(new QSpinBox)
-    , clean_label_(new QLabel(tr("clean")))
     , noise_(new QCheckBox(tr("noise")))
     , printed_(new QCheckBox(tr("printed")))
 {
@@ -84,7 +83,7 @@ PracticeBar::PracticeBar(Document& document, QWidget* parent)
     clean_->setAccessibleName(tr("Clean readings in a row"));
     clean_->setRange(1, 9);
     clean_->setValue(3);
-    clean_->setSuffix(tr(" in a row"));
+    clean_->setSuffix(tr(" clean in a row"));
     noise_->setObjectName(QStringLiteral("noiseChoice"));
     noise_->setToolTip(tr("A car's noise under it"));
     printed_->setObjectName(QStringLiteral("printedChoice"));
@@ -107,8 +106,6 @@ PracticeBar::PracticeBar(Document& document, QWidget* parent)
     row->addWidget(first_);
     label(tr("to"));
     row->addWidget(last_);
-    clean_label_->setMinimumHeight(30);
-    row->addWidget(clean_label_);
     row->addWidget(clean_);
     for (QCheckBox* box : {noise_, printed_}) {
         box->setMinimumHeight(30);
@@ -152,7 +149,6 @@ void PracticeBar::showWay()
         letters.horizontalAdvance(way_->currentText()) / letters.horizontalAdvance(QLatin1Char('X'));
     way_->setMinimumContentsLength(std::max(9, width - 1)); // the place of an icon is in it
     const bool loops = way == take::Way::stretch;
-    clean_label_->setVisible(loops);
     clean_->setVisible(loops);
     const bool anywhere = way == take::Way::thrown_in;
     first_->setEnabled(!anywhere);

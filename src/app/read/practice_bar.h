@@ -37,7 +37,6 @@ private:
     QSpinBox* first_;
     QSpinBox* last_;
     QSpinBox* clean_;
-    QWidget* clean_label_;
     QCheckBox* noise_;
     QCheckBox* printed_;
 };

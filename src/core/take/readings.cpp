@@ -86,6 +86,7 @@ std::vector<FoundNote> Readings::finish(double length_s)
     dropBabble();
     giveToNeighbours();
     takeFromRepeats();
+    dropUnlikelyRepeats();
     doubtHabits();
     open_.clear(); // what the end of the take cut off was not begun again
     for (FoundNote& note : found_) {
@@ -207,6 +208,22 @@ void Readings::takeFromRepeats()
         found_[k].span = before.repeats.front();
         found_[k].misread = {{*differs.first, *differs.second, kSure, false}};
         before.repeats.erase(before.repeats.begin());
+    }
+}
+
+void Readings::dropUnlikelyRepeats()
+{
+    constexpr double kShortest = 0.45; // as long as the first time; its joining word may be left out
+    constexpr double kLongest = 2.2;
+    for (FoundNote& note : found_) {
+        double first_s = note.span.end_s - note.span.start_s;
+        for (const Span& pause : note.hesitations) {
+            first_s -= pause.end_s - pause.start_s;
+        }
+        std::erase_if(note.repeats, [&](const Span& again) {
+            const double again_s = again.end_s - again.start_s;
+            return again_s < kShortest * first_s || again_s > kLongest * first_s;
+        });
     }
 }
 
