@@ -163,6 +163,24 @@ TEST(Readings, WhatIsAgainMuchTooFastOrDrawnOutIsTalk)
     EXPECT_EQ(reading.finish()[1].repeats.size(), 1U) << "the first time with a pause in it";
 }
 
+TEST(Readings, OneNoteAloneIsNotSaidAgainLongAfterIt)
+{
+    const auto repeats = [](std::size_t many) {
+        ByHand reading(kStage);
+        reading.say(0).say(1).say(2).say(3).pause(14.0).say(4).say(5);
+        for (std::size_t k = 1; k < 1 + many; ++k) {
+            reading.say(k); // who lost the place reads on from there
+        }
+        std::size_t count = 0;
+        for (const FoundNote& note : reading.say(6).say(7).finish()) {
+            count += note.repeats.size();
+        }
+        return count;
+    };
+    EXPECT_EQ(repeats(1), 0U);
+    EXPECT_EQ(repeats(3), 3U);
+}
+
 TEST(Readings, APauseInsideANoteIsAHesitation)
 {
     ByHand reading(kStage);

@@ -215,6 +215,18 @@ void Readings::dropUnlikelyRepeats()
 {
     constexpr double kShortest = 0.45; // as long as the first time; its joining word may be left out
     constexpr double kLongest = 2.2;
+    constexpr double kLater_s = 12.0; // the car is past it
+    constexpr double kTogether_s = 4.0;
+    const auto all = found_;
+    const auto isAlone = [&](const FoundNote& note, const Span& again) {
+        return std::none_of(all.begin(), all.end(), [&](const FoundNote& other) {
+            return other.id != note.id
+                && std::any_of(other.repeats.begin(), other.repeats.end(), [&](const Span& beside) {
+                       return beside.start_s < again.end_s + kTogether_s
+                           && beside.end_s > again.start_s - kTogether_s;
+                   });
+        });
+    };
     for (FoundNote& note : found_) {
         double first_s = note.span.end_s - note.span.start_s;
         for (const Span& pause : note.hesitations) {
@@ -222,7 +234,8 @@ void Readings::dropUnlikelyRepeats()
         }
         std::erase_if(note.repeats, [&](const Span& again) {
             const double again_s = again.end_s - again.start_s;
-            return again_s < kShortest * first_s || again_s > kLongest * first_s;
+            return again_s < kShortest * first_s || again_s > kLongest * first_s
+                || (again.start_s > note.span.end_s + kLater_s && isAlone(note, again));
         });
     }
 }

@@ -73,7 +73,8 @@ private:
     /// A note said again in the place of the next, which is the same but for a word, was that one misread:
     /// hardly anyone says one again and leaves out the next for it.
     void takeFromRepeats();
-    /// Nobody says a note again twice as fast, or drawn out to twice its length: that was talk.
+    /// Nobody says a note again twice as fast, or drawn out to twice its length, or long after it by itself:
+    /// that was talk.
     void dropUnlikelyRepeats();
     /// Of the note itself, and more likely than not.
     [[nodiscard]] static bool isSure(const Misread& m);
