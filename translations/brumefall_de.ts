@@ -855,6 +855,13 @@
     </message>
 </context>
 <context>
+    <name>brumefall::app::Caution</name>
+    <message>
+        <source>We have read this (Enter)</source>
+        <translation>Wir haben das gelesen (Eingabe)</translation>
+    </message>
+</context>
+<context>
     <name>brumefall::app::DiaryPage</name>
     <message>
         <source>Diary, a line an evening</source>
@@ -2097,18 +2104,6 @@
         <translation>Brumefall</translation>
     </message>
     <message>
-        <source>The picture cannot be played as fast as the pace asks here.</source>
-        <translation>So schnell, wie es das Tempo hier verlangt, lässt sich das Bild nicht abspielen.</translation>
-    </message>
-    <message>
-        <source>Pause (Space)</source>
-        <translation>Pause (Leertaste)</translation>
-    </message>
-    <message>
-        <source>Play (Space)</source>
-        <translation>Abspielen (Leertaste)</translation>
-    </message>
-    <message>
         <source>The take %1 is judged: see Review (F5).</source>
         <translation>Der Durchgang %1 ist beurteilt: siehe Auswerten (F5).</translation>
     </message>
@@ -2143,34 +2138,6 @@
     <message>
         <source>Log</source>
         <translation>Logbuch</translation>
-    </message>
-    <message>
-        <source>Play</source>
-        <translation>Abspielen</translation>
-    </message>
-    <message>
-        <source>Go</source>
-        <translation>Start</translation>
-    </message>
-    <message>
-        <source>−5 s</source>
-        <translation>−5 s</translation>
-    </message>
-    <message>
-        <source>+5 s</source>
-        <translation>+5 s</translation>
-    </message>
-    <message>
-        <source>Frame</source>
-        <translation>Bild</translation>
-    </message>
-    <message>
-        <source>Slower</source>
-        <translation>Langsamer</translation>
-    </message>
-    <message>
-        <source>Faster</source>
-        <translation>Schneller</translation>
     </message>
     <message>
         <source>One frame back</source>
@@ -2291,14 +2258,6 @@
     <message>
         <source>%1 – Brumefall</source>
         <translation>%1 – Brumefall</translation>
-    </message>
-    <message>
-        <source>%1   %2 m</source>
-        <translation>%1   %2 m</translation>
-    </message>
-    <message>
-        <source>We have read this (Enter)</source>
-        <translation>Wir haben das gelesen (Eingabe)</translation>
     </message>
     <message>
         <source>What was changed last is on no disk yet. Make room, or save a copy elsewhere (Ctrl+Shift+S). Closing once more throws it away.</source>
@@ -4262,6 +4221,53 @@ caution square left 100</translation>
     <message>
         <source>The video of this pass lies outside the stage&apos;s folder, and nobody here has chosen it: %1. “Find its video again” (Places) opens it.</source>
         <translation>Das Video dieser Fahrt liegt außerhalb des Ordners der Prüfung, und niemand hier hat es gewählt: %1. „Ihr Video wiederfinden“ (Stellen) öffnet es.</translation>
+    </message>
+</context>
+<context>
+    <name>brumefall::app::TransportBar</name>
+    <message>
+        <source>Play</source>
+        <translation>Abspielen</translation>
+    </message>
+    <message>
+        <source>Go</source>
+        <translation>Start</translation>
+    </message>
+    <message>
+        <source>−5 s</source>
+        <translation>−5 s</translation>
+    </message>
+    <message>
+        <source>+5 s</source>
+        <translation>+5 s</translation>
+    </message>
+    <message>
+        <source>Frame</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>Slower</source>
+        <translation>Langsamer</translation>
+    </message>
+    <message>
+        <source>Faster</source>
+        <translation>Schneller</translation>
+    </message>
+    <message>
+        <source>The picture cannot be played as fast as the pace asks here.</source>
+        <translation>So schnell, wie es das Tempo hier verlangt, lässt sich das Bild nicht abspielen.</translation>
+    </message>
+    <message>
+        <source>Pause (Space)</source>
+        <translation>Pause (Leertaste)</translation>
+    </message>
+    <message>
+        <source>Play (Space)</source>
+        <translation>Abspielen (Leertaste)</translation>
+    </message>
+    <message>
+        <source>%1   %2 m</source>
+        <translation>%1   %2 m</translation>
     </message>
 </context>
 <context>

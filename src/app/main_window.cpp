@@ -10,12 +10,14 @@
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "theme/theme.h"
-#include "widgets/clock.h"
+#include "widgets/caution.h"
 #include "widgets/help_view.h"
+#include "widgets/message_line.h"
 #include "widgets/panels.h"
 #include "widgets/plain_text.h"
 #include "widgets/spine.h"
 #include "widgets/start_page.h"
+#include "widgets/transport_bar.h"
 
 #include <QActionGroup>
 #include <QApplication>
@@ -36,20 +38,6 @@ constexpr int kLeastWidth = 860;
 constexpr int kLeastHeight = 520;
 
 } // namespace
-
-QString cautionText()
-{
-    return QObject::tr(
-        "<h2>Brumefall is for a desk</h2>"
-        "<p>It is not for use by anyone who is driving, nor on open roads.</p>"
-        "<p>The recce follows the event's rules and the law's speed limits. Some events restrict onboard "
-        "video, "
-        "bought notes or devices in the car: check the regulations.</p>"
-        "<p>Predicted speeds and times are for rehearsal. They are not advice on how fast to drive.</p>"
-        "<p>Notes are verified on the recce by the crew. The driver's word, the marshals and the officials "
-        "come "
-        "before any figure here.</p>");
-}
 
 MainWindow::MainWindow()
     : transport_(document_)
@@ -76,15 +64,9 @@ MainWindow::MainWindow()
         std::initializer_list<QWidget*>{notes_, places_, plan, read_, review_, log_, start_, help_}) {
         stack_->addWidget(page);
     }
-    message_ = new QLabel;
-    message_->setObjectName(QStringLiteral("messageLine"));
-    message_->setWordWrap(true);
-    message_->setContentsMargins(12, 4, 12, 4);
-    message_->hide();
-    goes_on_ = new QLabel;
-    goes_on_->setObjectName(QStringLiteral("goesOnLine"));
-    goes_on_->setContentsMargins(12, 4, 12, 4);
-    goes_on_->hide();
+    message_ = new MessageLine;
+    auto* bar = new TransportBar(
+        document_, transport_, [this](const std::function<void()>& act) { whenNotRecording(act); });
 
     auto* right = new QVBoxLayout;
     right->setContentsMargins(0, 0, 0, 0);
@@ -92,8 +74,7 @@ MainWindow::MainWindow()
     right->addLayout(makeTabs());
     right->addWidget(stack_, 1);
     right->addWidget(message_);
-    right->addWidget(goes_on_);
-    right->addWidget(makeTransportBar());
+    right->addWidget(bar);
     auto* centre = new QWidget;
     auto* layout = new QHBoxLayout(centre);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -113,17 +94,12 @@ MainWindow::MainWindow()
         (inside != nullptr && inside->isVisible() ? inside : at)->setFocus();
     });
     connect(&transport_, &Transport::failed, this, &MainWindow::showMessage);
-    connect(&transport_, &Transport::outOfRange, this, [this](bool beyond) {
-        rate_->setStyleSheet(beyond ? QStringLiteral("font-weight: bold;") : QString());
-        rate_->setToolTip(
-            beyond ? tr("The picture cannot be played as fast as the pace asks here.") : QString());
-    });
     connect(&recorder_, &TakeRecorder::failed, this, &MainWindow::showMessage);
-    connect(&transport_, &Transport::ticked, this, &MainWindow::showTime);
-    connect(&transport_, &Transport::playingChanged, this,
-        [this](bool playing) { play_->setText(playing ? tr("Pause (Space)") : tr("Play (Space)")); });
-    connect(&transport_, &Transport::rateChanged, this,
-        [this](double rate) { rate_->setText(QStringLiteral("%1\u00d7").arg(rate, 0, 'f', 2)); });
+    connect(bar, &TransportBar::playWanted, this, [this] {
+        if (!read_->pauseTake()) {
+            transport_.playPause();
+        }
+    });
     connect(&recorder_, &TakeRecorder::judged, this, [this](const QString& take) {
         const bool waits_for_it =
             stack_->currentIndex() == kRead && recorder_.lastTake() == take.toStdString();
@@ -138,7 +114,7 @@ MainWindow::MainWindow()
             return;
         }
         if (recorder_.isRecording() || !waits_for_it) { // not away from what one does now
-            showAlso(tr("The take %1 is judged: see Review (F5).").arg(take));
+            message_->sayAlso(tr("The take %1 is judged: see Review (F5).").arg(take));
             return;
         }
         showWorkspace(kReview);
@@ -171,8 +147,8 @@ MainWindow::~MainWindow()
 void MainWindow::connectDocument()
 {
     connect(&document_, &Document::opened, this, [this] {
-        dropMessage();
-        goes_on_->hide(); // what went on was about the stage before
+        message_->drop();
+        message_->setGoesOn({}); // what went on was about the stage before
         showTitle();
         if (stack_->currentIndex() >= kWorkspaces) {
             showWorkspace(kNotes);
@@ -180,24 +156,15 @@ void MainWindow::connectDocument()
     });
     connect(&document_, &Document::planChanged, this, &MainWindow::showTitle);
     connect(&document_, &Document::message, this, &MainWindow::showMessage);
-    connect(&document_, &Document::goesOn, this, [this](const QString& what) {
-        goes_on_->setText(what);
-        goes_on_->setVisible(!what.isEmpty());
-    });
-    connect(&document_, &Document::cameOut, this, &MainWindow::showAlso);
-    connect(&document_, &Document::saveFailed, this, [this](const QString& why) {
-        showMessage(why);
-        message_stays_ = true;
-    });
+    connect(&document_, &Document::goesOn, message_, &MessageLine::setGoesOn);
+    connect(&document_, &Document::cameOut, message_, &MessageLine::sayAlso);
+    connect(&document_, &Document::saveFailed, message_, &MessageLine::sayAndKeep);
     connect(&document_, &Document::saved, this, [this] {
         warned_of_loss_ = false;
-        if (message_stays_) {
-            message_stays_ = false;
-            showMessage({});
-        }
+        message_->letGo();
     });
-    connect(&document_.undoStack(), &QUndoStack::indexChanged, this, &MainWindow::dropMessage);
-    connect(&document_, &Document::passChanged, this, &MainWindow::dropMessage);
+    connect(&document_.undoStack(), &QUndoStack::indexChanged, message_, &MessageLine::drop);
+    connect(&document_, &Document::passChanged, message_, &MessageLine::drop);
     connect(
         &document_, &Document::changed, this, [this](const QString& what, Seen where, const QString& note) {
             goTo(where, note);
@@ -297,57 +264,6 @@ QLayout* MainWindow::makeTabs()
     return tabs;
 }
 
-QWidget* MainWindow::makeTransportBar()
-{
-    auto* bar = new QWidget;
-    bar->setObjectName(QStringLiteral("transportBar"));
-    auto* whole = new QHBoxLayout(bar);
-    whole->setContentsMargins(10, 6, 12, 8);
-    auto* layout = new FlowLayout(5);
-    whole->addLayout(layout, 1);
-    const auto add = [&](const QString& text, const char* name, QKeyCombination key, auto action) {
-        auto* button = addButton(layout, text, name, action);
-        makeCompact(button);
-        bindButton(button, key);
-        return button;
-    };
-    const auto seek = [this](double by_s) {
-        return [this, by_s] {
-            whenNotRecording([this, by_s] { transport_.seekStage(transport_.stageTime() + by_s); });
-        };
-    };
-    play_ = add(tr("Play"), "playButton", QKeyCombination(Qt::Key_Space), [this] {
-        if (!read_->pauseTake()) {
-            transport_.playPause();
-        }
-    });
-    play_->setMinimumWidth(100);
-    add(tr("Go"), "goButton", QKeyCombination(Qt::Key_Home),
-        [this] { whenNotRecording([this] { transport_.seekStage(0.0); }); });
-    add(tr("−5 s"), "backButton", QKeyCombination(Qt::Key_Left), seek(-5.0));
-    add(tr("+5 s"), "forwardButton", QKeyCombination(Qt::Key_Right), seek(5.0));
-    add(tr("Frame"), "frameButton", QKeyCombination(Qt::CTRL, Qt::Key_Right),
-        [this] { whenNotRecording([this] { transport_.player().stepFrame(1); }); });
-    add(tr("Slower"), "slowerButton", QKeyCombination(Qt::Key_BracketLeft),
-        [this] { whenNotRecording([this] { transport_.setRate(transport_.rate() / 1.25); }); });
-    rate_ = new QLabel(QStringLiteral("1.00\u00d7"));
-    rate_->setObjectName(QStringLiteral("rateLabel"));
-    rate_->setAlignment(Qt::AlignCenter);
-    rate_->setMinimumSize(50, 28);
-    layout->addWidget(rate_);
-    add(tr("Faster"), "fasterButton", QKeyCombination(Qt::Key_BracketRight),
-        [this] { whenNotRecording([this] { transport_.setRate(transport_.rate() * 1.25); }); });
-    time_ = new QLabel(QStringLiteral("0:00.0"));
-    time_->setObjectName(QStringLiteral("timeLabel"));
-    time_->setFont(typeface(type::kLarge));
-    time_->setStyleSheet(QStringLiteral("font-size: %1px;").arg(type::kLarge));
-    time_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-    time_->setMinimumWidth(
-        QFontMetrics(typeface(type::kLarge)).horizontalAdvance(QStringLiteral("-0:00.0  10000 m")));
-    whole->addWidget(time_);
-    return bar;
-}
-
 void MainWindow::makeKeys()
 {
     bindKey(this, QKeyCombination(Qt::CTRL, Qt::Key_Left), tr("One frame back"),
@@ -444,7 +360,7 @@ void MainWindow::showWorkspace(Workspace workspace)
         tabs_[i]->setChecked(static_cast<int>(i) == workspace);
     }
     if (other) {
-        dropMessage();
+        message_->drop();
     }
     takeFocus(stack_->currentWidget());
     emit transport_.ticked(transport_.stageTime());
@@ -488,34 +404,9 @@ void MainWindow::showTitle()
     setWindowTitle(document_.isUnnamed() ? tr("Brumefall") : tr("%1 \u2013 Brumefall").arg(name));
 }
 
-void MainWindow::dropMessage()
-{
-    if (!message_is_new_ && !message_stays_) {
-        message_->hide();
-        message_->clear();
-    }
-}
-
 void MainWindow::showMessage(const QString& text)
 {
-    message_->setText(text);
-    message_->setVisible(!text.isEmpty());
-    message_is_new_ = true;
-    QTimer::singleShot(0, this, [this] { message_is_new_ = false; });
-}
-
-/// What came out in the background does not take away what one may be reading.
-void MainWindow::showAlso(const QString& text)
-{
-    const QString before = message_->isVisible() ? message_->text() : QString();
-    showMessage(before.isEmpty() || before == text ? text : before + QLatin1Char('\n') + text);
-}
-
-void MainWindow::showTime(double stage_s)
-{
-    const auto& pace = document_.prepared().placement.pace;
-    const double station_m = pace.empty() ? 0.0 : std::clamp(pace.stationAt(stage_s), 0.0, pace.length_m());
-    time_->setText(tr("%1   %2 m").arg(clockText(stage_s)).arg(std::lround(station_m)));
+    message_->say(text);
 }
 
 void MainWindow::showCaution()
@@ -523,33 +414,11 @@ void MainWindow::showCaution()
     if (caution_ != nullptr) {
         return;
     }
-    caution_ = new QWidget(this);
-    caution_->setObjectName(QStringLiteral("caution"));
-    caution_->setAutoFillBackground(true);
-    auto* text = new QLabel(cautionText());
-    text->setTextFormat(Qt::RichText);
-    text->setWordWrap(true);
-    constexpr int kTextWidth = 640;
-    text->setStyleSheet(QStringLiteral("font-size: 18px;"));
-    text->setFixedWidth(kTextWidth);
-    text->ensurePolished();
-    text->setMinimumHeight(text->heightForWidth(kTextWidth));
-    auto* understood = new QPushButton(tr("We have read this (Enter)"));
-    understood->setObjectName(QStringLiteral("cautionRead"));
-    understood->setDefault(true);
-    auto* layout = new QVBoxLayout(caution_);
-    layout->addStretch();
-    layout->addWidget(text, 0, Qt::AlignHCenter);
-    layout->addSpacing(16);
-    layout->addWidget(understood, 0, Qt::AlignHCenter);
-    layout->addStretch();
-    caution_->setGeometry(rect());
-    caution_->show();
-    caution_->raise();
+    caution_ = new Caution(this);
     keys_->setAsleep(true);
     centralWidget()->setEnabled(false); // the keys are the caution's
-    understood->setFocus();
-    connect(understood, &QPushButton::clicked, this, [this] {
+    caution_->setFocus();
+    connect(caution_, &Caution::understood, this, [this] {
         QSettings().setValue(QStringLiteral("caution/read"), true);
         keys_->setAsleep(false);
         centralWidget()->setEnabled(true);
@@ -608,9 +477,6 @@ void MainWindow::resizeEvent(QResizeEvent* event)
 {
     QMainWindow::resizeEvent(event);
     showTitle();
-    if (caution_ != nullptr) {
-        caution_->setGeometry(rect());
-    }
 }
 
 } // namespace brumefall::app

@@ -16,8 +16,10 @@ class QStackedWidget;
 
 namespace brumefall::app {
 
+class Caution;
 class HelpView;
 class LogWorkspace;
+class MessageLine;
 class ReadWorkspace;
 class NotesWorkspace;
 class PlacesWorkspace;
@@ -43,7 +45,6 @@ public:
     /// Does `act` once something of the window can be seen, or soon where nothing can.
     void afterFirstPaint(std::function<void()> act);
     void showMessage(const QString& text);
-    void showAlso(const QString& text);
     /// All that the stage can become outside; returns once it is closed.
     void showExport(int kind);
     /// Unpacks a stage or a rally that came as one file into a new folder in `into`, and opens it.
@@ -80,7 +81,6 @@ private:
     /// What came of the take that was judged last, in words.
     [[nodiscard]] QString resultOf(const QString& take) const;
     QLayout* makeTabs();
-    QWidget* makeTransportBar();
     void chooseStage();
     void newStage();
     void openUnnamed();
@@ -90,11 +90,8 @@ private:
     void rememberStage(const QString& folder);
     void fillRecent(QMenu* menu);
     void showTitle();
-    void showTime(double stage_s);
     void showHelp(bool guide);
     void goTo(Seen where, const QString& note);
-    /// Takes a message away that was said before the present event.
-    void dropMessage();
     void toggleTheme();
     /// Does `act`, unless a take is being recorded: then the video goes on, and that is said.
     void whenNotRecording(const std::function<void()>& act);
@@ -106,8 +103,6 @@ private:
     StartPage* start_ = nullptr;
     HelpView* help_ = nullptr;
     int before_help_ = 0;
-    bool message_is_new_ = false;
-    bool message_stays_ = false; ///< until something is saved
     bool warned_of_loss_ = false; ///< that closing would lose something
     ReadWorkspace* read_ = nullptr;
     NotesWorkspace* notes_ = nullptr;
@@ -117,17 +112,10 @@ private:
     QStackedWidget* stack_ = nullptr;
     std::vector<QPushButton*> tabs_;
     QLabel* title_ = nullptr;
-    QLabel* message_ = nullptr;
-    QLabel* goes_on_ = nullptr; ///< in the background
-    QLabel* time_ = nullptr;
-    QLabel* rate_ = nullptr;
-    QPushButton* play_ = nullptr;
-    QWidget* caution_ = nullptr;
+    MessageLine* message_ = nullptr;
+    Caution* caution_ = nullptr;
     Job unpacking_;
     std::function<void()> after_first_paint_;
 };
-
-/// The caution's words, also for the guide and printed pages.
-[[nodiscard]] QString cautionText();
 
 } // namespace brumefall::app

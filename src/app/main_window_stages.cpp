@@ -10,6 +10,7 @@
 #include "places/places_workspace.h"
 #include "review/reading_import.h"
 #include "review/review_workspace.h"
+#include "widgets/message_line.h"
 #include "widgets/panels.h"
 #include "widgets/start_page.h"
 

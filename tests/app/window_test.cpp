@@ -4,6 +4,7 @@
 #include "read/read_workspace.h"
 #include "review/review_workspace.h"
 #include "theme/theme.h"
+#include "widgets/caution.h"
 #include "widgets/gap_view.h"
 #include "widgets/spine.h"
 #include "widgets/wave_view.h"
