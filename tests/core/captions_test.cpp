@@ -87,6 +87,17 @@ TEST(Captions, ReadsTheThreeKindsAlike)
     EXPECT_FALSE(captions::looksLikeCaptions("left four 60\nright three"));
 }
 
+TEST(Captions, MovedTheTimesOfTheirWordsMoveAlong)
+{
+    auto cues = readCues("WEBVTT\n\n00:10.000 --> 00:12.000\nleft <00:11.000>four\n", "a.vtt");
+    captions::shift(cues, 2.5);
+    ASSERT_EQ(cues.size(), 1U);
+    EXPECT_DOUBLE_EQ(cues[0].start_s, 12.5);
+    EXPECT_DOUBLE_EQ(cues[0].end_s, 14.5);
+    ASSERT_FALSE(cues[0].times.empty());
+    EXPECT_DOUBLE_EQ(cues[0].times.back().at_s, 13.5);
+}
+
 TEST(Captions, AnEndlessFileIsRefusedWithAMessage)
 {
     std::string content;

@@ -108,6 +108,47 @@ TEST(CleanLog, AStandOnTheWayIsHeldAndTold)
     EXPECT_LT(pace.stationAt(58.0) - pace.stationAt(43.0), 6.0);
 }
 
+TEST(CleanLog, PositionsThatWanderWhileTheCarStandsGoNowhere)
+{
+    std::mt19937 random(8);
+    std::normal_distribution<double> step_m(0.0, 0.2); // as a receiver under trees wanders
+    double off_east_m = 0.0;
+    double off_north_m = 0.0;
+    Log log;
+    log.has_positions = true;
+    for (int i = 0; i <= 400; ++i) {
+        const double t = 0.25 * i;
+        const double m = t < 20.0 ? 0.0
+            : t < 60.0            ? 15.0 * (t - 20.0)
+            : t < 80.0            ? 600.0
+                                  : 600.0 + 15.0 * (t - 80.0);
+        LogPoint point;
+        point.time_s = t;
+        off_east_m += step_m(random);
+        off_north_m += step_m(random);
+        point.east_m = m + off_east_m;
+        point.north_m = off_north_m;
+        log.points.push_back(point);
+    }
+    const auto clean = cleanLog(log);
+    EXPECT_NEAR(clean.moving_from_s, 20.0, 1.5);
+    const Pace pace(clean.track);
+    EXPECT_LT(pace.stationAt(78.0) - pace.stationAt(62.0), 6.0) << "of step to step it goes farther";
+}
+
+TEST(FitLog, ByTheStandAtTheEndTheLogLiesWhereTheVideoStands)
+{
+    std::string csv = "time,distance\n";
+    for (double t = 0.0; t <= 120.0; t += 0.5) {
+        csv += std::to_string(t) + "," + std::to_string(15.0 * std::clamp(t - 10.0, 0.0, 80.0)) + "\n";
+    }
+    const auto clean = cleanLog(read(csv));
+    EXPECT_NEAR(clean.moving_to_s, 90.0, 1.0);
+    const auto fit = fitByStandstill(clean, 75.0);
+    EXPECT_EQ(fit.by, "standstill");
+    EXPECT_NEAR(fit.go_log_s, 15.0, 1.0);
+}
+
 TEST(CleanLog, ALogThatGoesNowhereSaysSo)
 {
     EXPECT_THROW(

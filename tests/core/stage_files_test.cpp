@@ -177,6 +177,65 @@ TEST(Check, FindsEverythingThatIsWrongAtOnce)
     EXPECT_EQ(problems.size(), 3U);
 }
 
+TEST(Check, SaysOfEachFileWhatIsWrongWithIt)
+{
+    const support::ScratchFolder scratch;
+    const auto copy = support::copyDemo(scratch);
+    auto stage = stage::readStage(copy / "stage.brumefall");
+    stage.text += "left four wibble\n";
+    stage.driver.slow_s = 40.0;
+    stage::writeStage(copy / "stage.brumefall", stage);
+    const auto pass_file = copy / "passes" / "stage.json";
+    auto pass = stage::readPass(pass_file);
+    pass.finish_s = pass.go_s - 1.0;
+    pass.marks.push_back({"n999", pass.go_s + 5.0});
+    pass.media.size_bytes += 1;
+    stage::writePass(pass_file, pass);
+    const auto take_file = stage::listJson(copy / "takes").front();
+    auto take = stage::readTake(take_file);
+    take.remarks.push_back({"n998", "earlier", {}});
+    take.pass = "another";
+    stage::writeTake(take_file, take);
+    const auto problems = stage::checkFolder(copy);
+    const auto says = [&](const std::filesystem::path& file, const std::string& what) {
+        return std::any_of(problems.begin(), problems.end(), [&](const stage::Problem& problem) {
+            return problem.file == file.string() && problem.message.find(what) != std::string::npos;
+        });
+    };
+    EXPECT_TRUE(says(copy / "stage.brumefall", "wibble\u201d is not understood"));
+    EXPECT_TRUE(says(pass_file, "its finish is before its go"));
+    EXPECT_TRUE(says(pass_file, "a mark for a note that is not in the stage: n999"));
+    EXPECT_TRUE(says(pass_file, "another size"));
+    EXPECT_TRUE(says(take_file, "a remark for a note that is not in the stage: n998"));
+    EXPECT_TRUE(says(take_file, "its pass is not there: another"));
+    const auto lead = std::find_if(problems.begin(), problems.end(),
+        [](const stage::Problem& problem) { return problem.message.find("slow") != std::string::npos; });
+    ASSERT_NE(lead, problems.end()) << "a lead of 40 s is none";
+    EXPECT_GT(lead->line, 1) << "it is told where that stands";
+}
+
+TEST(Stage, TheStagePassIsTakenWhereNoneIsNamed)
+{
+    EXPECT_EQ(stage::passOf(DEMO_FOLDER, {})->name, "stage");
+    EXPECT_EQ(stage::passOf(DEMO_FOLDER, "recce")->name, "recce");
+    EXPECT_THROW(static_cast<void>(stage::passOf(DEMO_FOLDER, "another")), formats::FormatError);
+    const support::ScratchFolder scratch;
+    EXPECT_FALSE(stage::passOf(scratch.path(), {}));
+}
+
+TEST(Stage, SoundThatLostItsTakeIsFound)
+{
+    const support::ScratchFolder scratch;
+    const auto copy = support::copyDemo(scratch);
+    EXPECT_TRUE(stage::orphanedSound(copy).empty());
+    const auto take = stage::listJson(copy / "takes").front();
+    std::filesystem::remove(take);
+    const auto lost = stage::orphanedSound(copy);
+    ASSERT_EQ(lost.size(), 1U);
+    EXPECT_EQ(lost.front().stem(), take.stem());
+    EXPECT_TRUE(stage::orphanedSound(scratch.path() / "nowhere").empty());
+}
+
 TEST(Check, TellsWhatIsKeptOfANoteThatWentAndThatItIsNoFault)
 {
     const support::ScratchFolder scratch;

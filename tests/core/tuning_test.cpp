@@ -141,6 +141,48 @@ TEST(Tuning, RemarksOfTakesMoveTheirClassAndSayWhatThatMoves)
     EXPECT_EQ(stage.driver.fast_s, plan::Driver{}.fast_s);
 }
 
+TEST(Tuning, HowEarlyEachClassWasReadIsTheMiddleOfItsNotes)
+{
+    const auto stage = smallStage();
+    const auto prepared = stage::prepare(stage, nullptr);
+    const auto read = [&](double off_s) {
+        return tune::leadsRead(stage, prepared, takeOf(prepared, [off_s] { return off_s; }));
+    };
+    const auto sooner = read(-0.4);
+    const auto later = read(0.4);
+    int classes = 0;
+    int notes = 0;
+    for (std::size_t c = 0; c < sooner.size(); ++c) {
+        EXPECT_EQ(sooner[c].notes, later[c].notes);
+        notes += sooner[c].notes;
+        if (sooner[c].notes > 0) {
+            ++classes;
+            EXPECT_NEAR(sooner[c].lead_s - later[c].lead_s, 0.8, 1e-6) << c;
+        }
+    }
+    EXPECT_EQ(classes, 2);
+    EXPECT_EQ(notes, 30);
+    auto nobody = takeOf(prepared, [] { return 0.0; });
+    nobody.verdicts.clear();
+    EXPECT_EQ(tune::leadsRead(stage, prepared, nobody)[0].notes, 0);
+}
+
+TEST(Tuning, AnotherPaceKeepsTheOrderOfWhatIsSaid)
+{
+    const auto prepared = stage::prepare(smallStage(), nullptr);
+    const auto slower = plan::spokenIn(prepared.plan, [](double t) { return 2.0 * t + 3.0; });
+    ASSERT_EQ(slower.notes.size(), prepared.plan.notes.size());
+    for (std::size_t k = 0; k < slower.notes.size(); ++k) {
+        const auto& was = prepared.plan.notes[k];
+        EXPECT_NEAR(slower.notes[k].start_s, 2.0 * was.start_s + 3.0, 1e-9);
+        EXPECT_NEAR(slower.notes[k].spoken_s, 2.0 * (was.end_s - was.start_s), 1e-9);
+        EXPECT_NEAR(slower.notes[k].gap_after_s, 2.0 * was.gap_after_s, 1e-9);
+    }
+    for (std::size_t c = 1; c < slower.calls.size(); ++c) {
+        EXPECT_GE(slower.calls[c].start_s, slower.calls[c - 1].end_s - 1e-9);
+    }
+}
+
 TEST(Tuning, TheReaderIsMeasuredFromOwnFullTakesOnly)
 {
     const auto stage = smallStage();
