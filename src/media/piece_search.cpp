@@ -144,7 +144,7 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
     Heard heard = decode(condensed, 0.0, length_s, window);
     one_after_another_ = heard.isPlainReading(remarked_ ? kHardlyTalk : kMostTalk)
         && heard.isOneAfterAnother() && heard.words.front().place.note == at_
-        && heard.misreadNotes() <= kSomeMisread;
+        && heard.misreadNotes() <= kSomeMisread && !mayHaveShortNote(heard);
     if (!one_after_another_) {
         return {};
     }
@@ -347,7 +347,10 @@ Heard PieceSearch::withMisreadWords(
     window.last = std::min(expected_.size(), high->place.note + kMore);
     window.at = window.anywhere ? begins : std::clamp(window.at, window.first, begins);
     if (heard.notes() < high->place.note - low->place.note + 1) {
-        heard = withNotesBetween(condensed, piece, window, std::move(heard));
+        heard = withMoreNotes(condensed, piece, window, std::move(heard), kRareTalk);
+    }
+    if (mayHaveShortNote(heard)) {
+        heard = withMoreNotes(condensed, piece, window, std::move(heard), kDearTalk);
     }
     window.near_misses = true;
     Heard again = decode(condensed, piece.start_s, piece.end_s, window);
@@ -361,14 +364,22 @@ Heard PieceSearch::withMisreadWords(
     return again;
 }
 
-Heard PieceSearch::withNotesBetween(
-    const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard heard)
+bool PieceSearch::mayHaveShortNote(const Heard& heard) const
 {
-    if (window.talk_phone <= kRareTalk) {
+    constexpr double kOneWord_s = 0.7;
+    const std::size_t next = heard.words.empty() ? expected_.size() : heard.words.back().place.note + 1;
+    return heard.talk_s > 0.0 && heard.talk_s < kOneWord_s && next < expected_.size()
+        && grammar_->ownWords(next).size() == 1;
+}
+
+Heard PieceSearch::withMoreNotes(const Condensed& condensed, const take::Span& piece, Grammar::Window& window,
+    Heard heard, double talk_phone)
+{
+    if (window.talk_phone <= talk_phone) {
         return heard;
     }
     Grammar::Window dearer = window;
-    dearer.talk_phone = kRareTalk;
+    dearer.talk_phone = talk_phone;
     Heard again = decode(condensed, piece.start_s, piece.end_s, dearer);
     if (!again.goesForward() || again.notes() <= heard.notes()) {
         return heard;

@@ -117,10 +117,14 @@ private:
     Heard withMisreadWords(
         const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard);
 
-    /// Notes are missing between those that were heard: an accent may have been taken for talk, so the piece
-    /// is heard once more with dearer talk. `window` keeps its price where that finds more, in order.
-    Heard withNotesBetween(
-        const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard heard);
+    /// The next note is a single word ("stop"), and a word's talk was heard: that is as likely as it.
+    [[nodiscard]] bool mayHaveShortNote(const Heard& heard) const;
+
+    /// Notes are missing between those that were heard, or a short one after them: an accent may have been
+    /// taken for talk, so the piece is heard once more with talk as dear as `talk_phone`. `window` keeps that
+    /// price where it finds more, in order.
+    Heard withMoreNotes(const Condensed& condensed, const take::Span& piece, Grammar::Window& window,
+        Heard heard, double talk_phone);
 
     /// How sure it is that a word was another: by how much better the note, heard by itself, fits the sound
     /// with it.

@@ -364,6 +364,21 @@ TEST(Aligner, NotesInAnAccentUnlikeTheModelsAreNotTakenForTalk)
         static_cast<std::ptrdiff_t>(found.size()));
 }
 
+/// By itself it is as likely as a word of talk.
+TEST(Aligner, ANoteOfOneWordThatIsDueIsNoTalk)
+{
+    constexpr std::size_t kFirst = 58;
+    const auto expected = someNotes(kFirst, demoPlan().notes.size());
+    ASSERT_EQ(expected.back().spoken, "stop");
+    media::VoiceStyle voice;
+    voice.variant = "en-gb-scotland";
+    auto texts = textsOf(expected);
+    EXPECT_TRUE(media::align(saidAloud(texts, 250, voice), expected).notes.back().read);
+    texts.back() = "that was not so bad at all I think";
+    EXPECT_FALSE(media::align(saidAloud(texts, 250, voice), expected).notes.back().read)
+        << "so much talk is no word";
+}
+
 namespace {
 
 /// These notes, each of two words and a distance that last half a second each.
