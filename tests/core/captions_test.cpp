@@ -298,6 +298,11 @@ TEST(Captions, WhatAReaderTakesBackIsNotSaid)
                                 "[0:09] left two tightens, no, opens 50\n")),
         "right five 80\nright three opens 60\nleft two opens 50\n")
         << "with all that was said of it";
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left three no four 60\n"
+                                "[0:09] left two make that three 50\n[0:13] right six 60, no, 80\n"
+                                "[0:17] left four 60, no, right three 40\n")),
+        "right five 80\nleft four 60\nleft three 50\nright six 80\nleft four 60 right three 40\n")
+        << "and only half of a head, or a distance, where no more is said anew";
 }
 
 TEST(Captions, OfTwoDistancesThatFollowEachOtherTheFirstStays)

@@ -72,6 +72,12 @@ private:
                 return;
             }
             break;
+        case Part::correction:
+            if (said.state.kind == Kind::after_distance) { // "60, no, 80"
+                distance_taken_back_ = true;
+                return;
+            }
+            break;
         case Part::again:
         case Part::skipped: return;
         case Part::glue:
@@ -135,6 +141,7 @@ private:
     void begin(const Said& said)
     {
         completeCorrected();
+        distance_taken_back_ = false;
         Event event;
         event.read.joiner = std::exchange(joiner_, {});
         const std::size_t first =
@@ -175,6 +182,9 @@ private:
         if (last_note_ < events_.size() && events_[last_note_].what == Event::note) {
             ReadNote& note = events_[last_note_].read;
             completeCorrected();
+            if (std::exchange(distance_taken_back_, false)) {
+                note.distance.clear();
+            }
             if (note.distance.empty()) { // of two that follow each other the first stays
                 note.distance.push_back(&said);
                 note.last_word = said.last;
@@ -193,6 +203,7 @@ private:
     std::vector<const Said*> joiner_;
     std::size_t last_note_ = static_cast<std::size_t>(-1);
     std::vector<const Said*> taken_back_; ///< of the last note
+    bool distance_taken_back_ = false; ///< where another one follows
     bool open_ = false; ///< the last note can still grow
 };
 

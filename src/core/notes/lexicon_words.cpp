@@ -321,7 +321,9 @@ constexpr RoleWords kWords[] = {
         "stop_sign=stop to_stop_line=stop to_stop_board=stop stop_point=stop stop_at_the_board=stop"},
     {Role::here,
         "here here_now=here now now_now=now here_it_is=here this_one=here this_is_it=here coming_now=now"},
-    {Role::correction, "no sorry correction i_mean scrap_that=no cancel=no i_meant=no make_that=no"},
+    {Role::correction,
+        "no sorry correction i_mean scrap_that=no cancel=no i_meant=no make_that=no "
+        "make_it=no or=no actually=no rather=no my_mistake=no my_fault=no my_bad=no"},
     {Role::for_, "for"},
     {Role::metres, "metres meters metre m"},
     {Role::instruction,
@@ -359,7 +361,7 @@ constexpr RoleWords kWords[] = {
         "that's_nice well_held nicely_done good_one good_note great_stuff great_job fantastic amazing mega "
         "superb epic "
         "awesome wonderful super_job smashing bravo yes_mate yes_boys yep yup right_okay right_o "
-        "understood copy got_it sorry_about_that my_fault my_bad bad_luck unlucky no_worries it's_fine "
+        "understood copy got_it sorry_about_that bad_luck unlucky no_worries it's_fine "
         "we're_fine all_good you're_good you_good you_okay you_alright doing_great doing_fine "
         "let's_do_it let's_have_it have_a_good_one have_a_good_stage good_stage good_run "
         "see_you_at_the_end in_your_own_time when_you're_ready off_we_go away_we_go and_we're_off "
@@ -377,7 +379,7 @@ constexpr RoleWords kWords[] = {
         "what's why how who who's whose think thinking thought know knew knows feel feels felt say says "
         "said saying see saw tell told hear heard pretty thing things something nothing anything "
         "everything everyone everybody anyone somebody nobody lot day today tomorrow yesterday tonight "
-        "time times about like not never always but or than too_much also actually basically honestly "
+        "time times about like not never always but than too_much also basically honestly "
         "literally obviously probably_not let's_see that's that'll there's here's where's how's isn't "
         "ain't gonna going_to wanna want wants wanted need needs needed love loved loving hate guys boys "
         "lads lad buddy dude folks sir hey oi please sorry_mate fine better best worse worst happy funny "
@@ -489,7 +491,7 @@ std::span<const SecondMeaning> secondMeanings()
 {
     static constexpr std::array kMeanings{// "fast left, slow right": all that is said of how tight it is
         SecondMeaning{"slow", Role::named_grade, "slow", 1.2},
-        SecondMeaning{"k", Role::named_grade, "kink", 0.4}};
+        SecondMeaning{"k", Role::named_grade, "kink", 0.4}, SecondMeaning{"or", Role::glue, "or", 0.2}};
     return kMeanings;
 }
 

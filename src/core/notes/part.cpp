@@ -8,6 +8,7 @@ namespace {
 
 constexpr double kNoLink = 0.25;
 constexpr double kJoinsOverSilence = 2.0; ///< a joining word, and then a long silence
+constexpr double kOnlyThat = 0.5; ///< half of a head is taken back, and the other half stays
 constexpr double kSameSide = 0.35; ///< two corners to one side without a link
 
 bool isBetween(Kind kind)
@@ -172,7 +173,10 @@ private:
         case Kind::grade: go(corner, w_ + (number_first_ ? 0.0 : 1.4), false); return;
         case Kind::named_grade: go(corner, w_ + 0.2, false); return;
         case Kind::chicane: go({Kind::chicane, side}, 0.5 * w_ + 0.2, false); break;
-        case Kind::corrected: go(head, 0.2 + other_order, false); break;
+        case Kind::corrected: // "left three, no, right", and the grade stays
+            go(head, 0.2 + other_order, false);
+            go(corner, kOnlyThat, false);
+            break;
         case Kind::thing:
         case Kind::thing_apart:
             go(from_, 0.8 + w_, false); // "logs left"
@@ -205,7 +209,10 @@ private:
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::grade, Side::none}, 0.6 * w_ + other_order, false); return;
         case Kind::junction: go({Kind::grade, Side::none}, 0.6 * w_ + 0.3 + other_order, false); break;
-        case Kind::corrected: go({Kind::grade, Side::none}, 0.2 + other_order, false); return;
+        case Kind::corrected: // "left three, no, four", and the side stays
+            go({Kind::grade, Side::none}, 0.2 + other_order, false);
+            go({Kind::corner, from_.side}, kOnlyThat, false);
+            return;
         default: break;
         }
         go({Kind::grade, Side::none}, newNote() + other_order, true);
@@ -223,7 +230,10 @@ private:
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::named_grade, Side::none}, 0.6 * w_ + 0.3, false); return;
         case Kind::junction: go({Kind::named_grade, Side::none}, 0.6 * w_ + 0.3, false); break;
-        case Kind::corrected: go({Kind::named_grade, Side::none}, 0.3, false); return;
+        case Kind::corrected:
+            go({Kind::named_grade, Side::none}, 0.3, false);
+            go({Kind::corner, from_.side}, kOnlyThat, false);
+            return;
         default: break;
         }
         go({Kind::named_grade, Side::none}, newNote() + 0.3, true);
@@ -404,6 +414,9 @@ private:
         }
         if (from_.kind == Kind::corrected) {
             stay(0.2);
+        }
+        if (from_.kind == Kind::after_distance) { // "60, no, 80"
+            stay(0.6);
         }
     }
 
