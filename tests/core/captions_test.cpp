@@ -305,6 +305,16 @@ TEST(Captions, WhatAReaderTakesBackIsNotSaid)
         << "and only half of a head, or a distance, where no more is said anew";
 }
 
+TEST(Captions, OfACornerOnlyThatIsTakenBackWhichIsSaidAnew)
+{
+    EXPECT_EQ(
+        proposals(draftOf("[0:01] right five 80\n[0:05] left four tightens three no two 40\n"
+                          "[0:09] right four plus no minus 50\n[0:13] left five over crest no over jump 60\n"
+                          "[0:17] right three keep in no keep out 70\n[0:21] left two no cut 40\n")),
+        "right five 80\nleft four tightens two 40\nright four minus 50\nleft five over jump 60\n"
+        "right three keep out 70\nleft two no cut 40\n");
+}
+
 TEST(Captions, OfTwoDistancesThatFollowEachOtherTheFirstStays)
 {
     EXPECT_EQ(proposals(draftOf("[0:01] left five over crest. 60. 60. right three 40\n")),

@@ -163,6 +163,12 @@ private:
     void add(std::size_t event, const Said& said)
     {
         ReadNote& note = events_[event].read;
+        if (said.part == Part::correction && said.state.kind == Kind::shape_to) {
+            while (!note.parts.empty() && note.parts.back()->part != Part::shape) {
+                note.parts.pop_back(); // "tightens to three, no, to two"
+            }
+            return;
+        }
         if (said.part == Part::correction) {
             taken_back_.insert(taken_back_.end(), note.parts.begin(), note.parts.end());
             note.parts.clear();

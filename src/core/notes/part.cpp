@@ -264,6 +264,7 @@ private:
         case Kind::shape: go({Kind::shape_to, from_.side}, 0.25 * w_, false); break;
         case Kind::corner:
         case Kind::target: go({Kind::shape_to, from_.side}, 0.45 + w_, false); break;
+        case Kind::shape_to:
         case Kind::thing_relation:
         case Kind::relation: stay(0.4); break;
         case Kind::after_distance: // "50 to jump"
@@ -282,6 +283,7 @@ private:
         case Kind::corner_and: go({Kind::relation, from_.side}, 0.4 * w_ + 0.25, false); break;
         case Kind::direction: go({Kind::relation, from_.side}, 1.8 + w_, false); break;
         case Kind::named_grade: go({Kind::relation, Side::none}, 1.0 + w_, false); break;
+        case Kind::corrected: go({Kind::relation, from_.side}, kOnlyThat, false); return;
         case Kind::relation:
         case Kind::thing_relation: stay(0.5 + w_); break;
         case Kind::thing:
@@ -412,6 +414,9 @@ private:
             || from_.kind == Kind::named_grade || from_.kind == Kind::shape || from_.kind == Kind::target) {
             go({Kind::corrected, from_.side}, 0.5, false);
         }
+        if (from_.kind == Kind::target) { // "tightens three, no, two"
+            go({Kind::shape_to, from_.side}, 0.5, false);
+        }
         if (from_.kind == Kind::corrected) {
             stay(0.2);
         }
@@ -486,7 +491,10 @@ private:
                 0.6 * w_ + 0.5 * lean->forward, false);
             return;
         case Kind::junction: stay(0.4 + w_); break;
-        case Kind::corrected: go({lean->prefix, Side::none}, 0.3 + 0.5 * lean->forward, false); return;
+        case Kind::corrected: // "plus, no, minus": back, or of what is said anew
+            go({Kind::corner, from_.side}, kOnlyThat + lean->back, false);
+            go({lean->prefix, Side::none}, 0.3 + 0.5 * lean->forward, false);
+            return;
         default: break;
         }
         if (lean->forward < 5.0) {
