@@ -6,6 +6,7 @@
 #include "window.h"
 
 #include <QComboBox>
+#include <QRegularExpression>
 
 #include <algorithm>
 #include <cmath>
@@ -21,13 +22,18 @@ protected:
         window_->showWorkspace(brumefall::app::MainWindow::kRead);
         auto* input = find<QComboBox>("inputChoice");
         input->setCurrentIndex(input->count() - 1);
+        QObject::connect(
+            &recorder(), &brumefall::app::TakeRecorder::failed, window_.get(), [this](const QString& why) {
+                const QRegularExpression still(QStringLiteral("stood still for ([0-9.]+) s"));
+                stood_still_s_ += still.match(why).captured(1).toDouble();
+            });
     }
     [[nodiscard]] brumefall::app::Document& document() { return window_->document(); }
     [[nodiscard]] brumefall::app::TakeRecorder& recorder() { return window_->recorder(); }
 
-    /// By how much the verdicts are off what was read, at worst, in seconds from go; huge where hardly any
-    /// can be compared.
-    static double worst_s(const std::vector<brumefall::take::Verdict>& verdicts,
+    /// By how much the verdicts are off what was read, at worst, in seconds from go, beyond what the user was
+    /// told that they may be off, as a busy machine held the video up; huge where hardly any can be compared.
+    double worst_s(const std::vector<brumefall::take::Verdict>& verdicts,
         const brumefall::media::Reading& reading, double rate = 1.0)
     {
         double worst = 0.0;
@@ -41,8 +47,11 @@ protected:
                 }
             }
         }
-        return compared >= 3 ? worst : 1e9;
+        return compared >= 3 ? worst - stood_still_s_ : 1e9;
     }
+
+private:
+    double stood_still_s_ = 0.0;
 };
 
 } // namespace support
