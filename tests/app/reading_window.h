@@ -31,8 +31,11 @@ protected:
     [[nodiscard]] brumefall::app::Document& document() { return window_->document(); }
     [[nodiscard]] brumefall::app::TakeRecorder& recorder() { return window_->recorder(); }
 
-    /// By how much the verdicts are off what was read, at worst, in seconds from go, beyond what the user was
-    /// told that they may be off, as a busy machine held the video up; huge where hardly any can be compared.
+    /// How long the user was told that the video stood still: a busy machine held it up.
+    [[nodiscard]] double stoodStill_s() const { return stood_still_s_; }
+
+    /// By how much the verdicts are off what was read, at worst, in seconds from go, beyond how long the
+    /// video stood still; huge where hardly any can be compared.
     double worst_s(const std::vector<brumefall::take::Verdict>& verdicts,
         const brumefall::media::Reading& reading, double rate = 1.0)
     {
