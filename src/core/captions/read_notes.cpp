@@ -160,23 +160,27 @@ private:
         add(last_note_, said);
     }
 
+    /// All of a note so far, or of "tightens to three, no, to two" only what follows the shape.
+    void takeBack(ReadNote& note, bool only_target)
+    {
+        if (!only_target) {
+            taken_back_.insert(taken_back_.end(), note.parts.begin(), note.parts.end());
+            note.parts.clear();
+        }
+        while (!note.parts.empty() && note.parts.back()->part != Part::shape) {
+            note.parts.pop_back();
+        }
+    }
+
     void add(std::size_t event, const Said& said)
     {
         ReadNote& note = events_[event].read;
-        if (said.part == Part::correction && said.state.kind == Kind::shape_to) {
-            while (!note.parts.empty() && note.parts.back()->part != Part::shape) {
-                note.parts.pop_back(); // "tightens to three, no, to two"
-            }
-            return;
-        }
+        note.last_word = said.last;
         if (said.part == Part::correction) {
-            taken_back_.insert(taken_back_.end(), note.parts.begin(), note.parts.end());
-            note.parts.clear();
-            note.last_word = said.last;
+            takeBack(note, said.state.kind == Kind::shape_to);
             return;
         }
         note.parts.push_back(&said);
-        note.last_word = said.last;
         note.corner = note.corner || isHead(said.part);
         if (said.part == Part::stop) {
             events_.push_back({Event::stop, {}, said.first, said.last});

@@ -124,6 +124,7 @@ private:
         }
     }
 
+    /// "slow right": a word that can be something else, too.
     void alsoMeans(std::size_t i)
     {
         for (const SecondMeaning& also : secondMeanings()) {

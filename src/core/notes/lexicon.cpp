@@ -126,7 +126,8 @@ bool saysAll(const std::string& relation)
 
 bool refuses(const std::string& word)
 {
-    return word == "don't" || word == "dont" || word == "doesn't" || word == "not" || word == "never";
+    static const std::set<std::string> kRefuse{"don't", "dont", "doesn't", "doesnt", "not", "never"};
+    return kRefuse.contains(word);
 }
 
 LexiconMatch longestMatch(std::span<const Token> tokens)

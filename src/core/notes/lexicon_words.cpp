@@ -27,7 +27,7 @@ constexpr RoleWords kWords[] = {
         "continuous=continues keeps_going=continues forever=extra_long long_long=very_long "
         "all_the_way=extra_long constant=continues holds=continues a_bit_long=half_long "
         "doesn't_tighten=continues doesnt_tighten=continues does_not_tighten=continues "
-        "don't_tighten=continues doesn't_open=continues does_not_open=continues "
+        "don't_tighten=continues doesn't_open=continues doesnt_open=continues does_not_open=continues "
         "quite_long=half_long medium_long=half_long very_very_short=very_short really_long=very_long "
         "long_and_long=very_long goes_on=continues carries_on=continues continuing=continues "
         "stays=continues so_long=very_long super_long=extra_long ultra_long=extra_long"},
@@ -480,6 +480,17 @@ constexpr std::array<std::pair<std::string_view, std::string_view>, 85> kAbbrevi
     {"w", "with"},
 }};
 
+// "fast left, slow right" is all that is said of how tight it is; "over crest or jump" takes nothing back
+constexpr SecondMeaning kSecondMeanings[] = {
+    {"slow", Role::named_grade, "slow", 1.2},
+    {"k", Role::named_grade, "kink", 0.4},
+    {"or", Role::glue, "or", 0.2},
+};
+
+constexpr WeakForm kWeakForms[] = {
+    {"into", "IH N T AH"}, // heard as "in the"
+};
+
 } // namespace
 
 std::span<const RoleWords> lexiconWords()
@@ -489,16 +500,12 @@ std::span<const RoleWords> lexiconWords()
 
 std::span<const SecondMeaning> secondMeanings()
 {
-    static constexpr std::array kMeanings{// "fast left, slow right": all that is said of how tight it is
-        SecondMeaning{"slow", Role::named_grade, "slow", 1.2},
-        SecondMeaning{"k", Role::named_grade, "kink", 0.4}, SecondMeaning{"or", Role::glue, "or", 0.2}};
-    return kMeanings;
+    return kSecondMeanings;
 }
 
 std::span<const WeakForm> weakForms()
 {
-    static constexpr std::array kForms{WeakForm{"into", "IH N T AH"}}; // heard as "in the"
-    return kForms;
+    return kWeakForms;
 }
 
 std::span<const std::pair<std::string_view, std::string_view>> commonAbbreviations()

@@ -217,14 +217,16 @@ void Readings::dropUnlikelyRepeats()
     constexpr double kLongest = 2.2;
     constexpr double kLater_s = 12.0; // the car is past it
     constexpr double kTogether_s = 4.0;
-    const auto all = found_;
+    std::vector<std::pair<std::string, Span>> all; // before any is dropped
+    for (const FoundNote& note : found_) {
+        for (const Span& again : note.repeats) {
+            all.emplace_back(note.id, again);
+        }
+    }
     const auto isAlone = [&](const FoundNote& note, const Span& again) {
-        return std::none_of(all.begin(), all.end(), [&](const FoundNote& other) {
-            return other.id != note.id
-                && std::any_of(other.repeats.begin(), other.repeats.end(), [&](const Span& beside) {
-                       return beside.start_s < again.end_s + kTogether_s
-                           && beside.end_s > again.start_s - kTogether_s;
-                   });
+        return std::none_of(all.begin(), all.end(), [&](const auto& beside) {
+            return beside.first != note.id && beside.second.start_s < again.end_s + kTogether_s
+                && beside.second.end_s > again.start_s - kTogether_s;
         });
     };
     for (FoundNote& note : found_) {
