@@ -114,7 +114,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
     }
     Heard heard = decode(condensed, 0.0, length_s, window);
     const auto isPlain = [&] {
-        return heard.isPlainReading(known && !remarked_ ? kMostTalk : kHardlyTalk)
+        return heard.isPlainReading(known ? mostTalk() : kHardlyTalk)
             && (known ? heard.words.front().place.note - at_ <= 1 : heard.notes() >= kSomeNotes);
     };
     if (!isPlain()) {
@@ -142,9 +142,9 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
     window.last = std::min(window.last, at_ + static_cast<std::size_t>(length_s * kMostNotesPer_s) + kMore);
     window.near_misses = true;
     Heard heard = decode(condensed, 0.0, length_s, window);
-    one_after_another_ = heard.isPlainReading(remarked_ ? kHardlyTalk : kMostTalk)
-        && heard.isOneAfterAnother() && heard.words.front().place.note == at_
-        && heard.misreadNotes() <= kSomeMisread && !mayHaveShortNote(heard);
+    one_after_another_ = heard.isPlainReading(mostTalk()) && heard.isOneAfterAnother()
+        && heard.words.front().place.note == at_ && heard.misreadNotes() <= kSomeMisread
+        && !mayHaveShortNote(heard);
     if (!one_after_another_) {
         return {};
     }

@@ -69,6 +69,9 @@ private:
     /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
     Heard hear(const Condensed& condensed, double from_s, double to_s);
 
+    /// How much talk there may be beside the notes of a piece that is plainly read, once the voice is known.
+    [[nodiscard]] double mostTalk() const { return remarked_ ? kHardlyTalk : kMostTalk; }
+
     /// What is plainly read in a piece, misread words told; nothing where it is not plainly a reading.
     std::optional<Heard> hearPlainly(const Condensed& condensed);
 

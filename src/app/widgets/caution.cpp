@@ -13,12 +13,10 @@ QString cautionText()
         "<h2>Brumefall is for a desk</h2>"
         "<p>It is not for use by anyone who is driving, nor on open roads.</p>"
         "<p>The recce follows the event's rules and the law's speed limits. Some events restrict onboard "
-        "video, "
-        "bought notes or devices in the car: check the regulations.</p>"
+        "video, bought notes or devices in the car: check the regulations.</p>"
         "<p>Predicted speeds and times are for rehearsal. They are not advice on how fast to drive.</p>"
         "<p>Notes are verified on the recce by the crew. The driver's word, the marshals and the officials "
-        "come "
-        "before any figure here.</p>");
+        "come before any figure here.</p>");
 }
 
 Caution::Caution(QWidget* window)
