@@ -536,3 +536,32 @@ TEST(Captions, ALoneGoInTheMiddleOfAStageIsNoOtherStage)
     EXPECT_EQ(draft.stages[0].last_call, draft.calls.size());
     EXPECT_NEAR(draft.calls.front().at_s, 10.0, 0.5);
 }
+
+TEST(Captions, AnEndThatIsSaidTwiceIsOneEnd)
+{
+    const auto draft = draftOf("[0:10] three two one go left four 60 right three 40\n"
+                               "[0:20] left five finish finish flying finish stop stop\n");
+    EXPECT_EQ(inOneLine(draft), "left four 60 right three 40 left five flying finish stop");
+    const auto between = draftOf("[0:10] three two one go left four 60 right three 40\n"
+                                 "[0:20] left five flying finish 50 stop\n");
+    EXPECT_EQ(inOneLine(between), "left four 60 right three 40 left five flying finish 50 stop");
+}
+
+TEST(Captions, AMisheardDontIsNoCut)
+{
+    for (const char* heard : {"done cut", "donut cut", "own cut"}) {
+        const auto draft = draftOf(std::string("[0:01] right six over crest 100 left four long ") + heard
+            + " 70\n[0:07] right three 60\n");
+        EXPECT_EQ(inOneLine(draft), "right six over crest 100 left four long don't cut 70 right three 60")
+            << heard;
+    }
+}
+
+TEST(Captions, OneGoesOverACrestWhateverLittleWordWasHeard)
+{
+    for (const char* heard : {"up a crest", "up crest", "off a crest", "of a crest"}) {
+        EXPECT_EQ(inOneLine(draftOf(std::string("[0:01] right six 100 left four ") + heard + " 70\n")),
+            "right six 100 left four over crest 70")
+            << heard;
+    }
+}

@@ -54,6 +54,10 @@ private:
             }
             return;
         }
+        if (isEndSaidAgain(said)) {
+            endAgain(said);
+            return;
+        }
         if (said.begins) {
             begin(said);
             return;
@@ -136,6 +140,24 @@ private:
             parts.insert(parts.begin(), whole.begin(), whole.end());
         }
         taken_back_.clear();
+    }
+
+    /// "finish, flying finish": a stage has one finish and one stop.
+    [[nodiscard]] bool isEndSaidAgain(const Said& said) const
+    {
+        if ((said.part != Part::finish && said.part != Part::stop) || last_note_ >= events_.size()) {
+            return false;
+        }
+        const ReadNote& last = events_[last_note_].read;
+        return !last.parts.empty() && last.parts.back()->part == said.part && last.distance.empty();
+    }
+
+    void endAgain(const Said& said)
+    {
+        ReadNote& end = events_[last_note_].read;
+        end.parts.back() = said.words.size() > end.parts.back()->words.size() ? &said : end.parts.back();
+        end.last_word = said.last;
+        joiner_.clear();
     }
 
     void begin(const Said& said)

@@ -79,9 +79,10 @@ private:
             constexpr double kFor = 1.2; // "opens for": no number follows, so it is one
             const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none;
             constexpr double kRelation = 1.0; // "up", "off"
+            constexpr double kBeforeCrest = 1.0; // "up a crest": one goes over a crest
             constexpr double kSeen = 2.0; // mostly "unseen"
             const double rare = into               ? 0.9
-                : one_word && isRelation(part)     ? kRelation
+                : one_word && isRelation(part)     ? kRelation + (isBeforeCrest(i + n) ? kBeforeCrest : 0.0)
                 : one_word && part == Part::unseen ? kSeen
                 : four                             ? kFor
                                                    : 0.0;
@@ -277,8 +278,7 @@ private:
     {
         Phones phones;
         std::string stretch;
-        double swallowed = 0.0;
-        constexpr double kSide = 1.6; // what one hears best
+        double swallowed = 0.0; // with the words that the target has, too
         // "tight ends": two words that sound nearly as one so long are that one
         constexpr std::size_t kLong = 6;
         constexpr double kNearlySame = SoundTargets::kAlike + 1.0;
@@ -290,12 +290,7 @@ private:
             }
             phones.insert(phones.end(), growth_.phones(at).begin(), growth_.phones(at).end());
             stretch += (n == 1 ? "" : " ") + words_[at].word;
-            if (growth_.known(at) != nullptr) {
-                swallowed += isPart(at, Part::left) || isPart(at, Part::right) ? kSide
-                    : isStrong(at)                                             ? 1.0
-                    : isGlue(at)                                               ? 0.2
-                                                                               : 0.5;
-            }
+            swallowed += swallowing(at);
             if (phones.size() > 14) {
                 return;
             }
@@ -306,9 +301,31 @@ private:
                 }
                 const bool no_chance = n > 1 && phones.size() >= kLong && near.cost < kNearlySame;
                 growth_.add(i, i + n, piecesOf(*near.target), By::sound,
-                    near.cost + (no_chance ? kOfNoChance : 1.0) * swallowed);
+                    near.cost + (no_chance ? kOfNoChance : 1.0) * (swallowed - kept(i, i + n, *near.target)));
             }
         }
+    }
+
+    /// What it costs to take a known word for a part of another.
+    [[nodiscard]] double swallowing(std::size_t i) const
+    {
+        constexpr double kSide = 1.6; // what one hears best
+        return growth_.known(i) == nullptr                    ? 0.0
+            : isPart(i, Part::left) || isPart(i, Part::right) ? kSide
+            : isStrong(i)                                     ? 1.0
+            : isGlue(i)                                       ? 0.2
+                                                              : 0.5;
+    }
+
+    /// "done cut" for "don't cut": a word that stands in both is not swallowed.
+    [[nodiscard]] double kept(std::size_t first, std::size_t last, const SoundTarget& target) const
+    {
+        const auto has = splitWords(target.words);
+        double cost = 0.0;
+        for (std::size_t i = first; i < last && has.size() > 1; ++i) {
+            cost += std::find(has.begin(), has.end(), words_[i].word) != has.end() ? swallowing(i) : 0.0;
+        }
+        return cost;
     }
 
     [[nodiscard]] static std::vector<Piece> piecesOf(const SoundTarget& target)
@@ -372,6 +389,13 @@ private:
                 growth_.add(i, i + n, {{Part::relation, "over"}}, By::sound, 0.5 + 0.5 * std::min(d, kFar));
             }
         }
+    }
+
+    /// An article, perhaps, and a crest.
+    [[nodiscard]] bool isBeforeCrest(std::size_t i) const
+    {
+        const bool article = i < words_.size() && growth_.known(i) != nullptr && isGlue(i);
+        return isPart(article ? i + 1 : i, Part::crest);
     }
 
     /// A word that says nothing of the road by itself, or hardly does.

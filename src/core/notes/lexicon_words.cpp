@@ -489,6 +489,7 @@ constexpr SecondMeaning kSecondMeanings[] = {
 
 constexpr WeakForm kWeakForms[] = {
     {"into", "IH N T AH"}, // heard as "in the"
+    {"don't cut", "D OW N K AH T"}, // "done cut"
 };
 
 } // namespace
