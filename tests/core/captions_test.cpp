@@ -565,3 +565,25 @@ TEST(Captions, OneGoesOverACrestWhateverLittleWordWasHeard)
             << heard;
     }
 }
+
+TEST(Captions, SignsAndNumbersAreReadAsTheyWereSaid)
+{
+    const std::pair<const char*, const char*> kWritten[] = {
+        {"left 4\u00BD 60", "left 4 half 60"},
+        {"left 3.5 60", "left 3 half 60"},
+        {"left 4 + 60", "left 4 plus 60"},
+        {"left 4 \u2212 60", "left 4 minus 60"},
+        {"left 4\u2212 60", "left 4 minus 60"},
+        {"left four\u201360\u2013right three", "left four 60 right three"},
+        {"left 4 \u2014 60", "left 4 60"},
+        {"left four/right three", "left four right three"},
+        {"left 6th 60s", "left 6 60"},
+        {"left 4/50", "left 4 50"},
+    };
+    for (const auto& [written, read] : kWritten) {
+        EXPECT_EQ(inOneLine(draftOf(std::string("[0:01] right six 100, left five over crest 80 ") + written
+                      + "\n[0:08] right six over crest\n")),
+            std::string("right six 100 left five over crest 80 ") + read + " right six over crest")
+            << written;
+    }
+}

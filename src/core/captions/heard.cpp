@@ -4,6 +4,7 @@
 #include "notes/text.h"
 
 #include <algorithm>
+#include <array>
 #include <cctype>
 #include <iterator>
 
@@ -16,6 +17,37 @@ using notes::Pause;
 constexpr double kLongestWord_s = 0.8;
 constexpr double kSilence_s = 0.9; ///< between two blocks: more than a breath
 constexpr double kLongSilence_s = 4.0;
+
+/// Signs that stand for a word, or for a pause.
+struct Sign {
+    std::string_view sign;
+    std::string_view means;
+};
+constexpr std::array kSigns{Sign{"\xC2\xBD", " half "}, Sign{"\xE2\x88\x92", "-"},
+    Sign{"\xE2\x80\x93", " , "}, Sign{"\xE2\x80\x94", " , "}, Sign{"1/2", " half "}, Sign{"/", " "}};
+
+/// The words of one that was written without blanks: "left/right", "four\u201360", "4\u00BD", "3.5", "+".
+std::vector<std::string> wordsOf(std::string_view written)
+{
+    std::string plain;
+    for (std::size_t i = 0; i < written.size();) {
+        const auto sign = std::find_if(kSigns.begin(), kSigns.end(),
+            [&](const Sign& known) { return written.substr(i, known.sign.size()) == known.sign; });
+        if (sign != kSigns.end()) {
+            plain += sign->means;
+            i += sign->sign.size();
+        } else {
+            plain += written[i++];
+        }
+    }
+    const std::size_t n = plain.size();
+    if (written == "+" || written == "\xE2\x88\x92") {
+        plain = written == "+" ? "plus" : "minus";
+    } else if (n == 3 && notes::isDigit(plain[0]) && plain.substr(1) == ".5") {
+        plain.replace(1, 2, " half");
+    }
+    return notes::splitWords(plain);
+}
 
 /// A word as it is written, cut into itself and the punctuation after it.
 struct Written {
@@ -183,6 +215,13 @@ private:
     }
 
     void addWritten(std::string_view written, int line)
+    {
+        for (const std::string& word : wordsOf(written)) {
+            addWord(word, line);
+        }
+    }
+
+    void addWord(std::string_view written, int line)
     {
         Written cutted = cut(written);
         // "hair-pin" is two words where the language does not know it

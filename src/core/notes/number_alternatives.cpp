@@ -3,6 +3,7 @@
 #include "notes/spoken.h"
 #include "notes/text.h"
 
+#include <algorithm>
 #include <array>
 #include <string>
 
@@ -45,6 +46,7 @@ public:
     {
         countdown(i);
         signedGrade(i);
+        withSuffix(i);
         const NumberClass kind = growth_.classAt(i);
         if (kind == NumberClass::none) {
             const bool a = words_[i].word == "a" && growth_.classAt(i + 1) == NumberClass::hundred;
@@ -184,6 +186,26 @@ private:
         }
         growth_.add(i, i + 1, pieces, By::word, 0.0);
         growth_.add(i, i + 1, {pieces.front()}, By::split, 2.0);
+    }
+
+    /// "6th right", "60s": the number, misheard.
+    void withSuffix(std::size_t i)
+    {
+        constexpr std::size_t kMostDigits = 4;
+        constexpr std::array<std::string_view, 6> kSuffixes{"st", "nd", "rd", "th", "s", "'s"};
+        constexpr double kCost = 0.4;
+        const std::string_view word = words_[i].word;
+        const std::string_view number = word.substr(0, word.find_first_not_of("0123456789"));
+        const auto suffix = std::find(kSuffixes.begin(), kSuffixes.end(), word.substr(number.size()));
+        if (number.empty() || number.size() > kMostDigits || number[0] == '0' || suffix == kSuffixes.end()) {
+            return;
+        }
+        const int value = valueOf(number);
+        if (value <= 9) {
+            growth_.add(i, i + 1, {gradePiece(value)}, By::sound, kCost);
+        } else {
+            growth_.add(i, i + 1, {distancePiece(value)}, By::sound, kCost + costOfDistance(value));
+        }
     }
 
     /// The number at `i`, or the one from one to ten that it sounds like; 0 where it is none.

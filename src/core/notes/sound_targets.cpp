@@ -119,7 +119,7 @@ SoundTargets::SoundTargets(const Pronunciations& pronunciations)
             targets_.push_back(std::move(target));
         }
     }
-    for (const char* thing : {"crest", "jump"}) { // "overpriced", "all dressed"
+    for (const char* thing : {"crest", "jump", "brow"}) { // "overpriced", "all dressed", "over brown"
         SoundTarget target{Part::crest, thing, 0, "over", pronunciations.of("over"), kOver, 0};
         const Phones& phones = pronunciations.of(thing);
         target.phones.insert(target.phones.end(), phones.begin(), phones.end());
