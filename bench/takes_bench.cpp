@@ -220,7 +220,8 @@ struct Score {
             };
             spoken += is.read ? 1 : 0;
             if (std::getenv("TAKES_LIST") != nullptr && is.read && !note.read) {
-                std::printf("    not found: %s\n", is.id.c_str());
+                std::printf("    not found: %s, %.1f to %.1f s, said again %zu times\n", is.id.c_str(),
+                    is.span.start_s, is.span.end_s, is.repeats.size());
             }
             if (std::getenv("TAKES_LIST") != nullptr && !is.read && note.read) {
                 std::printf("    not skipped: %s, %.1f to %.1f s\n", is.id.c_str(), note.span.start_s,

@@ -121,7 +121,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
         return {};
     }
     if (!fitted_) {
-        if (fitVoice(condensed.samples, window, tries_)) {
+        if (fitVoice(enoughToTell(condensed.samples, heard), window, tries_)) {
             heard = decode(condensed, 0.0, length_s, window);
         }
         fitted_ = isPlain();
@@ -179,7 +179,8 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
     if (something && !heard.isReading() && readsLouder(condensed, {from_s, to_s}, window, heard)) {
         return {};
     }
-    const bool other = something && fitVoice(samplesOf(condensed, {from_s, to_s}), window, tries_);
+    const bool other =
+        something && fitVoice(enoughToTell(samplesOf(condensed, {from_s, to_s}), heard), window, tries_);
     if (other || shorter_ != shorter) {
         heard = decode(condensed, from_s, to_s, window);
     }
@@ -262,7 +263,8 @@ bool PieceSearch::readsLouder(
         return other.notes() > 1 && other.goesForward() && other.notes_s >= kSame * heard.notes_s
             && other.talk_s <= kLittle * other.notes_s;
     };
-    if (!isIt() && !(fitVoice(louder->samples, alone, louder_fits_) && isIt())) {
+    const auto some = std::span(louder->samples).first(std::min(louder->samples.size(), kSome));
+    if (!isIt() && !(fitVoice(some, alone, louder_fits_) && isIt())) {
         return false;
     }
     louder_tries_ = kMostTries;
@@ -295,18 +297,25 @@ bool PieceSearch::readsUnderHiss(
     return true;
 }
 
+std::span<const std::int16_t> PieceSearch::enoughToTell(
+    std::span<const std::int16_t> samples, const Heard& heard)
+{
+    constexpr double kSpeech_s = 4.5;
+    const double speech_s = std::max(kSpeech_s, heard.notes_s + heard.talk_s);
+    const auto some = static_cast<std::size_t>(static_cast<double>(samples.size()) * kSpeech_s / speech_s);
+    return samples.first(std::min(samples.size(), std::max(some, kSome)));
+}
+
 bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries)
 {
     constexpr std::array kShorter{1.16, 1.32, 1.45};
     constexpr double kBetter = 0.025; ///< of the likelihood's logarithm: less is chance
     constexpr int kMostTries = 3; ///< a piece may be talk
-    constexpr std::size_t kSome = 9 * kAlignRate_hz; ///< of it are enough to tell
     if (fitted_ || tries >= kMostTries) {
         return false;
     }
     ++tries;
-    const auto some = samples.first(std::min(samples.size(), kSome));
-    static_cast<void>(decode(some, 0.0, window));
+    static_cast<void>(decode(samples, 0.0, window));
     const auto as_it_is = logLikelihood(decoder_.get());
     if (!as_it_is) {
         return false;
@@ -317,7 +326,7 @@ bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar:
     auto likely = as_it_is;
     for (const double warp : kShorter) {
         use(makeVoice(warp));
-        const Heard other = decode(some, 0.0, window);
+        const Heard other = decode(samples, 0.0, window);
         const auto now = logLikelihood(decoder_.get());
         if (!now || *now <= *likely) {
             break;

@@ -107,7 +107,14 @@ private:
     bool readsUnderHiss(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
         const Heard& heard);
 
-    /// Hears the first of some samples as other throats would have said it, and goes on with the one that
+    static constexpr std::size_t kSome = 9 * kAlignRate_hz; ///< where most of it is speech
+
+    /// The beginning of a piece that holds enough speech to tell a voice by: in noise, whose pauses are not
+    /// cut out, that is more of it.
+    static std::span<const std::int16_t> enoughToTell(
+        std::span<const std::int16_t> samples, const Heard& heard);
+
+    /// Hears some samples as other throats would have said it, and goes on with the one that
     /// fits the model best: a shorter one step by step as long as that helps, and only where it helps much in
     /// all, as an engine makes a little shorter ones likelier too (by 1.8 %; the voices that need it, by 4.5
     /// and 8.5 %). A longer one is not tried: the one voice that it made likelier was found whole without it.

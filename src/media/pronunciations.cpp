@@ -2,6 +2,7 @@
 
 #include "formats/files.h"
 #include "media/phones.h"
+#include "notes/text.h"
 
 #include <algorithm>
 #include <memory>
@@ -57,6 +58,29 @@ const notes::Pronunciations& englishPronunciations()
     return instance;
 }
 
+std::string britishWay(std::string_view phones)
+{
+    const auto all = notes::splitWords(phones);
+    const auto isVowel = [&](std::size_t i) {
+        return i < all.size() && std::string_view("AEIOU").find(all[i][0]) != std::string_view::npos;
+    };
+    std::vector<std::string> out;
+    bool has_vowel = false;
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        const std::string& phone = all[i];
+        const std::string_view next = i + 1 < all.size() ? std::string_view(all[i + 1]) : std::string_view();
+        if (phone == "R" && !isVowel(i + 1)) {
+            continue;
+        }
+        const bool unstressed_end = phone == "ER" && next.empty() && has_vowel; // "over", but not "spur"
+        const bool bath = phone == "AE" && (next == "S" || next == "F" || next == "TH");
+        const bool lot = phone == "AA" && next != "R";
+        out.push_back(unstressed_end ? "AH" : bath ? "AA" : lot ? "AO" : phone);
+        has_vowel = has_vowel || isVowel(i);
+    }
+    return notes::joinWords(out);
+}
+
 std::vector<std::string> waysToSay(const std::string& word)
 {
     constexpr int kMost = 3;
@@ -70,6 +94,12 @@ std::vector<std::string> waysToSay(const std::string& word)
     }
     if (ways.empty()) {
         ways.push_back(phonesFor(word));
+    }
+    for (std::size_t way = 0, american = ways.size(); way < american; ++way) {
+        const std::string british = britishWay(ways[way]);
+        if (std::find(ways.begin(), ways.end(), british) == ways.end()) {
+            ways.push_back(british);
+        }
     }
     return ways;
 }

@@ -4,6 +4,7 @@
 #include "notes/pronunciation.h"
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace brumefall::media {
@@ -12,7 +13,13 @@ namespace brumefall::media {
 /// dictionary that is not there leaves all words to the voice.
 [[nodiscard]] const notes::Pronunciations& englishPronunciations();
 
-/// The ways to say `word`, in phones of the ARPAbet, the usual first: one at least, three at most.
+/// The British way to say what is said so in America, in phones of the ARPAbet: without an r that no vowel
+/// follows, and with the vowels of "stop" and "past" as the lexical sets LOT and BATH have them (Wells,
+/// Accents of English, 1982).
+[[nodiscard]] std::string britishWay(std::string_view phones);
+
+/// The ways to say `word`, in phones of the ARPAbet, the usual first: one at least, three of the dictionary
+/// and the British ways of those at most.
 [[nodiscard]] std::vector<std::string> waysToSay(const std::string& word);
 
 } // namespace brumefall::media
