@@ -223,6 +223,11 @@ struct Score {
                 std::printf("    not found: %s, %.1f to %.1f s, said again %zu times\n", is.id.c_str(),
                     is.span.start_s, is.span.end_s, is.repeats.size());
             }
+            if (std::getenv("TAKES_LIST") != nullptr && is.read && note.read && off_s >= kThere_s
+                && !hit(note.span)) {
+                std::printf("    elsewhere: %s, %.1f to %.1f s, heard %.1f to %.1f\n", is.id.c_str(),
+                    is.span.start_s, is.span.end_s, note.span.start_s, note.span.end_s);
+            }
             if (std::getenv("TAKES_LIST") != nullptr && !is.read && note.read) {
                 std::printf("    not skipped: %s, %.1f to %.1f s\n", is.id.c_str(), note.span.start_s,
                     note.span.end_s);

@@ -130,7 +130,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
         }
     }
     one_after_another_ = heard.isOneAfterAnother();
-    return withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard));
+    return withoutGaps(condensed, withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)));
 }
 
 std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed, Grammar::Window window)
@@ -149,7 +149,7 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
         return {};
     }
     judgeMisses(condensed, heard);
-    return heard;
+    return withoutGaps(condensed, std::move(heard));
 }
 
 double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam)
@@ -196,7 +196,7 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
     if (heard.isDrawnOut()) { // noise, and no place in the notes
         return {};
     }
-    return withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard));
+    return withoutGaps(condensed, withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard)));
 }
 
 bool PieceSearch::isWorthDearTalk()
@@ -441,6 +441,59 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
     }
 }
 
+Heard PieceSearch::withoutGaps(const Condensed& condensed, Heard heard)
+{
+    for (std::size_t first = 0; first < heard.words.size();) {
+        std::size_t end = first + 1;
+        while (end < heard.words.size() && heard.words[end].goesOn(heard.words[end - 1])) {
+            ++end;
+        }
+        if (!heard.words[first].place.after) {
+            closeGap(condensed, std::span(heard.words).subspan(first, end - first));
+        }
+        first = end;
+    }
+    return heard;
+}
+
+void PieceSearch::closeGap(const Condensed& condensed, std::span<HeardWord> note)
+{
+    constexpr double kGap_s = 1.0; ///< hardly anybody waits so long within a note
+    constexpr double kLongGap_s = 3.0; ///< nobody does
+    constexpr double kEarlier_s =
+        0.3; ///< the first word begins before the rest, which was heard in its place
+    std::size_t rest = 0;
+    double gap_s = kGap_s;
+    for (std::size_t w = 1; w < note.size(); ++w) {
+        const double silent_s =
+            condensed.originalTime(note[w].span.start_s) - condensed.originalTime(note[w - 1].span.end_s);
+        if (silent_s > gap_s) {
+            gap_s = silent_s;
+            rest = w;
+        }
+    }
+    if (rest == 0) {
+        return;
+    }
+    std::vector<WordPlace> places;
+    for (const HeardWord& word : note) {
+        places.push_back(word.place);
+    }
+    const take::Span span{
+        std::max(note[rest].span.start_s - kEarlier_s, note[rest - 1].span.end_s), note.back().span.end_s};
+    const auto rest_fits =
+        fit(condensed, span, {places.begin() + static_cast<std::ptrdiff_t>(rest), places.end()});
+    const auto all_fit = fit(condensed, span, places);
+    const auto placed = heardBy(decoder_.get(), fitFrom(span)).words;
+    if (placed.size() != note.size()
+        || (gap_s < kLongGap_s && rest_fits && (!all_fit || *all_fit < *rest_fits))) {
+        return;
+    }
+    for (std::size_t w = 0; w < note.size(); ++w) {
+        note[w].span = placed[w].span;
+    }
+}
+
 double PieceSearch::evenGain(const WordPlace& place) const
 {
     constexpr double kDirection = 0.0;
@@ -453,9 +506,8 @@ double PieceSearch::evenGain(const WordPlace& place) const
 std::optional<double> PieceSearch::fit(
     const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words)
 {
-    constexpr double kAround_s = 0.1;
     grammar_->useExactly(words);
-    explain(decoder_.get(), samplesOf(condensed, {span.start_s - kAround_s, span.end_s + kAround_s}));
+    explain(decoder_.get(), samplesOf(condensed, {fitFrom(span), span.end_s + kAround_s}));
     return logLikelihood(decoder_.get());
 }
 

@@ -140,10 +140,18 @@ private:
     /// with it.
     void judgeMisses(const Condensed& condensed, Heard& again);
 
+    /// A word may have been heard at the end of the call before, where the note is said after a silence: then
+    /// all its words stand where the rest of it was heard, if they fit there.
+    Heard withoutGaps(const Condensed& condensed, Heard heard);
+    /// The words of one note.
+    void closeGap(const Condensed& condensed, std::span<HeardWord> note);
+
     /// Nats by which another word has to fit better to be as likely as the written one: more where the two
     /// sound alike, as distances do, and nothing where they never do, as the directions.
     [[nodiscard]] double evenGain(const WordPlace& place) const;
 
+    static constexpr double kAround_s = 0.1; ///< what is heard by itself is heard with so much around it
+    static double fitFrom(const take::Span& span) { return std::max(0.0, span.start_s - kAround_s); }
     /// How well these words explain a stretch of the sound.
     std::optional<double> fit(
         const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words);

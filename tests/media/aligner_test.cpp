@@ -364,6 +364,38 @@ TEST(Aligner, NotesInAnAccentUnlikeTheModelsAreNotTakenForTalk)
         static_cast<std::ptrdiff_t>(found.size()));
 }
 
+/// The recogniser put the first word of a note, which clipping had made unlike itself, at the end of the call
+/// before, five seconds earlier.
+TEST(Aligner, ANoteBeginsWhereItIsSaidAndNotAtTheEndOfTheCallBefore)
+{
+    constexpr double kClip = 6000.0;
+    constexpr double kGain = 40.0;
+    const auto expected = someNotes(0, 24);
+    media::VoiceStyle hidden;
+    hidden.variant = "en-us+f2";
+    media::Sound sound{std::vector<std::int16_t>(media::kAlignRate_hz, 0), media::kAlignRate_hz};
+    std::vector<double> starts_s;
+    for (const auto& note : expected) {
+        starts_s.push_back(sound.duration_s());
+        const std::string all = note.spoken + " " + note.spoken_after;
+        const auto said = media::resampled(media::sayAtRate(all, 260, hidden), media::kAlignRate_hz);
+        for (const std::int16_t sample : said.samples) {
+            sound.samples.push_back(static_cast<std::int16_t>(std::clamp(kGain * sample, -kClip, kClip)));
+        }
+        const int silent = note.spoken_after.empty() ? media::kAlignRate_hz / 20 : 5 * media::kAlignRate_hz;
+        sound.samples.insert(sound.samples.end(), static_cast<std::size_t>(silent), 0);
+    }
+    const auto found = media::align(sound, expected).notes;
+    std::size_t read = 0;
+    for (std::size_t k = 0; k < found.size(); ++k) {
+        read += found[k].read ? 1U : 0U;
+        if (found[k].read) {
+            EXPECT_NEAR(found[k].span.start_s, starts_s[k], 1.0) << expected[k].spoken;
+        }
+    }
+    EXPECT_GE(read, 18U) << "clipped as it is";
+}
+
 /// By itself it is as likely as a word of talk.
 TEST(Aligner, ANoteOfOneWordThatIsDueIsNoTalk)
 {

@@ -40,6 +40,13 @@ struct HeardWord {
     take::Span span;
     std::string said; ///< in the place of the word that is written there; empty where it is that one
     double sure = 0.0; ///< of that
+
+    /// A later word of the note that `before` is one of.
+    [[nodiscard]] bool goesOn(const HeardWord& before) const
+    {
+        return !place.after && !before.place.after && place.note == before.place.note
+            && place.word > before.place.word;
+    }
 };
 
 /// The words of a spoken text, without punctuation.
