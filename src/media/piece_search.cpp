@@ -459,9 +459,9 @@ Heard PieceSearch::withoutGaps(const Condensed& condensed, Heard heard)
 void PieceSearch::closeGap(const Condensed& condensed, std::span<HeardWord> note)
 {
     constexpr double kGap_s = 1.0; ///< hardly anybody waits so long within a note
-    constexpr double kLongGap_s = 3.0; ///< nobody does
-    constexpr double kEarlier_s =
-        0.3; ///< the first word begins before the rest, which was heard in its place
+    constexpr double kLongGap_s = 3.0; ///< nobody does, and a word unlike itself fits nowhere well
+    // the first word begins before the rest, which was heard in its place
+    constexpr double kEarlier_s = 0.3;
     std::size_t rest = 0;
     double gap_s = kGap_s;
     for (std::size_t w = 1; w < note.size(); ++w) {
@@ -485,8 +485,8 @@ void PieceSearch::closeGap(const Condensed& condensed, std::span<HeardWord> note
         fit(condensed, span, {places.begin() + static_cast<std::ptrdiff_t>(rest), places.end()});
     const auto all_fit = fit(condensed, span, places);
     const auto placed = heardBy(decoder_.get(), fitFrom(span)).words;
-    if (placed.size() != note.size()
-        || (gap_s < kLongGap_s && rest_fits && (!all_fit || *all_fit < *rest_fits))) {
+    const bool fits = all_fit && (!rest_fits || *all_fit >= *rest_fits);
+    if (placed.size() != note.size() || (gap_s < kLongGap_s && !fits)) {
         return;
     }
     for (std::size_t w = 0; w < note.size(); ++w) {

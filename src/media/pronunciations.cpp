@@ -95,6 +95,12 @@ std::vector<std::string> waysToSay(const std::string& word)
     if (ways.empty()) {
         ways.push_back(phonesFor(word));
     }
+    return ways;
+}
+
+std::vector<std::string> waysWithBritish(const std::string& word)
+{
+    auto ways = waysToSay(word);
     for (std::size_t way = 0, american = ways.size(); way < american; ++way) {
         const std::string british = britishWay(ways[way]);
         if (std::find(ways.begin(), ways.end(), british) == ways.end()) {

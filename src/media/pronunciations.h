@@ -18,8 +18,10 @@ namespace brumefall::media {
 /// Accents of English, 1982).
 [[nodiscard]] std::string britishWay(std::string_view phones);
 
-/// The ways to say `word`, in phones of the ARPAbet, the usual first: one at least, three of the dictionary
-/// and the British ways of those at most.
+/// The ways to say `word`, in phones of the ARPAbet, the usual first: one at least, three at most.
 [[nodiscard]] std::vector<std::string> waysToSay(const std::string& word);
+/// The same and the British ways of those: where it is known what is read. Where any word may come next they
+/// make too many alike.
+[[nodiscard]] std::vector<std::string> waysWithBritish(const std::string& word);
 
 } // namespace brumefall::media

@@ -1,5 +1,6 @@
 #include "media/reading_grammar.h"
 
+#include "media/pronunciations.h"
 #include "media/speech_decoder.h"
 #include "notes/near_misses.h"
 
@@ -175,11 +176,13 @@ void Grammar::addPronunciations()
     for (std::size_t k = 0; k < expected_.size(); ++k) {
         for (const bool after : {false, true}) {
             const Words& row = after ? after_[k] : own_[k];
+            // a note of a single word is easily heard in talk as it is
+            const auto waysOf = after || row.words.size() > 1 ? waysWithBritish : waysToSay;
             for (std::size_t w = 0; w < row.words.size(); ++w) {
-                addWord(nameOf({k, w, after}), row.words[w]);
+                addToDictionary(decoder_, nameOf({k, w, after}), waysOf(row.words[w]));
                 for (std::size_t m = 0; m < row.misses[w].size(); ++m) {
                     if (!row.misses[w][m].empty()) {
-                        addWord(nameOf({k, w, after, m + 1}), row.misses[w][m]);
+                        addToDictionary(decoder_, nameOf({k, w, after, m + 1}), waysOf(row.misses[w][m]));
                     }
                 }
             }
@@ -213,11 +216,6 @@ void Grammar::addMisses(int from, int to, WordPlace place)
             transition(from, to, kMisread, place);
         }
     }
-}
-
-void Grammar::addWord(const std::string& name, const std::string& word)
-{
-    addToDictionary(decoder_, name, word);
 }
 
 void Grammar::transition(int from, int to, double log_probability, const WordPlace& place)

@@ -74,7 +74,6 @@ private:
 
     [[nodiscard]] int log(double natural) const;
     void addPronunciations();
-    void addWord(const std::string& name, const std::string& word);
     void make(int states);
     void give();
     void addSilence();

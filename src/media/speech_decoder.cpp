@@ -131,9 +131,8 @@ void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples)
     ps_end_utt(decoder);
 }
 
-void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::string& word)
+void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::vector<std::string>& ways)
 {
-    const auto ways = waysToSay(word);
     for (std::size_t i = 0; i < ways.size(); ++i) {
         const std::string entry = i == 0 ? name : name + "(" + std::to_string(i + 1) + ")";
         ps_add_word(decoder, entry.c_str(), ways[i].c_str(), FALSE);
@@ -176,7 +175,7 @@ Decoder makeListener(const LanguageModel& model, const std::vector<std::string>&
         ps_add_word(decoder.get(), name.c_str(), phone.c_str(), FALSE);
     }
     for (const std::string& word : words) {
-        addToDictionary(decoder.get(), word, word);
+        addToDictionary(decoder.get(), word, waysToSay(word));
     }
     if (ps_set_lm(decoder.get(), kListenerSearch, model.get()) != 0
         || ps_set_search(decoder.get(), kListenerSearch) != 0) {

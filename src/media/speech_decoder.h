@@ -46,8 +46,8 @@ inline constexpr const char* kListenerSearch = "notes";
 /// Finds the best path through all of `samples`, as one utterance.
 void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples);
 
-/// `name` is said in the ways of `word`.
-void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::string& word);
+/// `name` is said in these ways, in phones.
+void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::vector<std::string>& ways);
 
 /// Held while a front end of the recogniser is made: what it warps by stands in variables of the whole
 /// process.

@@ -24,7 +24,7 @@ struct Sign {
     std::string_view means;
 };
 constexpr std::array kSigns{Sign{"\xC2\xBD", " half "}, Sign{"\xE2\x88\x92", "-"},
-    Sign{"\xE2\x80\x93", " , "}, Sign{"\xE2\x80\x94", " , "}, Sign{"1/2", " half "}, Sign{"/", " "}};
+    Sign{"\xE2\x80\x93", " , "}, Sign{"\xE2\x80\x94", " , "}, Sign{"/", " "}};
 
 /// The words of one that was written without blanks: "left/right", "four\u201360", "4\u00BD", "3.5", "+".
 std::vector<std::string> wordsOf(std::string_view written)
@@ -43,6 +43,8 @@ std::vector<std::string> wordsOf(std::string_view written)
     const std::size_t n = plain.size();
     if (written == "+" || written == "\xE2\x88\x92") {
         plain = written == "+" ? "plus" : "minus";
+    } else if (written == "1/2") {
+        plain = "half";
     } else if (n == 3 && notes::isDigit(plain[0]) && plain.substr(1) == ".5") {
         plain.replace(1, 2, " half");
     }
