@@ -209,6 +209,7 @@ struct Score {
     void add(const std::vector<take::FoundNote>& truth, const media::Alignment& alignment, double sound_s)
     {
         constexpr double kThere_s = 0.5; // farther off it is another one
+        const bool list = std::getenv("TAKES_LIST") != nullptr;
         for (std::size_t k = 0; k < truth.size(); ++k) {
             const auto& is = truth[k];
             const auto& note = alignment.notes[k];
@@ -219,16 +220,16 @@ struct Score {
                 }) || std::abs(heard.start_s - is.span.start_s) < kThere_s;
             };
             spoken += is.read ? 1 : 0;
-            if (std::getenv("TAKES_LIST") != nullptr && is.read && !note.read) {
+            if (list && is.read && !note.read) {
                 std::printf("    not found: %s, %.1f to %.1f s, said again %zu times\n", is.id.c_str(),
                     is.span.start_s, is.span.end_s, is.repeats.size());
             }
-            if (std::getenv("TAKES_LIST") != nullptr && is.read && note.read && off_s >= kThere_s
+            if (list && is.read && note.read && off_s >= kThere_s
                 && !hit(note.span)) {
                 std::printf("    elsewhere: %s, %.1f to %.1f s, heard %.1f to %.1f\n", is.id.c_str(),
                     is.span.start_s, is.span.end_s, note.span.start_s, note.span.end_s);
             }
-            if (std::getenv("TAKES_LIST") != nullptr && !is.read && note.read) {
+            if (list && !is.read && note.read) {
                 std::printf("    not skipped: %s, %.1f to %.1f s\n", is.id.c_str(), note.span.start_s,
                     note.span.end_s);
             }
@@ -239,7 +240,7 @@ struct Score {
             for (const auto& again : note.repeats) {
                 const bool right = is.read && hit(again);
                 (right ? repeats_found : repeats_wrong) += 1;
-                if (std::getenv("TAKES_LIST") != nullptr && !right) {
+                if (list && !right) {
                     std::printf("    not said again: %s, %.1f to %.1f s, first at %.1f\n", is.id.c_str(),
                         again.start_s, again.end_s, note.span.start_s);
                 }

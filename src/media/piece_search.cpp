@@ -263,7 +263,7 @@ bool PieceSearch::readsLouder(
         return other.notes() > 1 && other.goesForward() && other.notes_s >= kSame * heard.notes_s
             && other.talk_s <= kLittle * other.notes_s;
     };
-    const auto some = std::span(louder->samples).first(std::min(louder->samples.size(), kSome));
+    const auto some = std::span(louder->samples).first(std::min(louder->samples.size(), kTells));
     if (!isIt() && !(fitVoice(some, alone, louder_fits_) && isIt())) {
         return false;
     }
@@ -303,7 +303,7 @@ std::span<const std::int16_t> PieceSearch::enoughToTell(
     constexpr double kSpeech_s = 4.5;
     const double speech_s = std::max(kSpeech_s, heard.notes_s + heard.talk_s);
     const auto some = static_cast<std::size_t>(static_cast<double>(samples.size()) * kSpeech_s / speech_s);
-    return samples.first(std::min(samples.size(), std::max(some, kSome)));
+    return samples.first(std::min(samples.size(), std::max(some, kTells)));
 }
 
 bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries)
@@ -481,13 +481,17 @@ void PieceSearch::closeGap(const Condensed& condensed, std::span<HeardWord> note
     }
     const take::Span span{
         std::max(note[rest].span.start_s - kEarlier_s, note[rest - 1].span.end_s), note.back().span.end_s};
-    const auto rest_fits =
-        fit(condensed, span, {places.begin() + static_cast<std::ptrdiff_t>(rest), places.end()});
     const auto all_fit = fit(condensed, span, places);
     const auto placed = heardBy(decoder_.get(), fitFrom(span)).words;
-    const bool fits = all_fit && (!rest_fits || *all_fit >= *rest_fits);
-    if (placed.size() != note.size() || (gap_s < kLongGap_s && !fits)) {
+    if (!all_fit || placed.size() != note.size()) {
         return;
+    }
+    if (gap_s < kLongGap_s) {
+        places.erase(places.begin(), places.begin() + static_cast<std::ptrdiff_t>(rest));
+        const auto rest_fits = fit(condensed, span, places);
+        if (rest_fits && *all_fit < *rest_fits) {
+            return;
+        }
     }
     for (std::size_t w = 0; w < note.size(); ++w) {
         note[w].span = placed[w].span;

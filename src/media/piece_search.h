@@ -107,7 +107,7 @@ private:
     bool readsUnderHiss(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
         const Heard& heard);
 
-    static constexpr std::size_t kSome = 9 * kAlignRate_hz; ///< where most of it is speech
+    static constexpr std::size_t kTells = 9 * kAlignRate_hz; ///< a voice, where most of it is speech
 
     /// The beginning of a piece that holds enough speech to tell a voice by: in noise, whose pauses are not
     /// cut out, that is more of it.
@@ -141,7 +141,7 @@ private:
     void judgeMisses(const Condensed& condensed, Heard& again);
 
     /// A word may have been heard at the end of the call before, where the note is said after a silence: then
-    /// all its words stand where the rest of it was heard, if they fit there.
+    /// all its words stand where the rest of it was heard; after a short silence only if they fit there.
     Heard withoutGaps(const Condensed& condensed, Heard heard);
     /// The words of one note.
     void closeGap(const Condensed& condensed, std::span<HeardWord> note);

@@ -1,0 +1,100 @@
+// What the recogniser heard: whether it is a reading, and in whose voice.
+
+#include "media/reading_grammar.h"
+#include "media/resample.h"
+#include "media/speech_decoder.h"
+#include "media/voice.h"
+
+#include <gtest/gtest.h>
+
+#include <initializer_list>
+#include <vector>
+
+using namespace brumefall;
+
+namespace {
+
+/// These notes, each of two words and a distance that last half a second each.
+media::Heard heard(std::initializer_list<std::size_t> notes, double talk_s = 0.0)
+{
+    media::Heard out;
+    for (const std::size_t note : notes) {
+        for (const std::size_t word : {0U, 1U}) {
+            out.words.push_back({{note, word, false, 0}, {}, {}, 0.0});
+        }
+        out.words.push_back({{note, 0, true, 0}, {}, {}, 0.0}); // its distance
+        out.notes_s += 1.5;
+    }
+    out.talk_s = talk_s;
+    return out;
+}
+
+} // namespace
+
+/// Talk that is taken for notes jumps about among them.
+TEST(SpeechDecoder, NotesOneAfterTheOtherGoForwardAndThoseThatJumpDoNot)
+{
+    EXPECT_TRUE(heard({7, 8, 9, 10, 11}).goesForward());
+    EXPECT_TRUE(heard({7, 8, 9, 10, 11, 13}).goesForward()) << "one was left out";
+    EXPECT_FALSE(heard({7, 8, 10, 10, 12, 13, 20}).goesForward());
+    EXPECT_FALSE(heard({53, 53, 54, 53}).goesForward());
+    EXPECT_TRUE(heard({}).goesForward()) << "nothing jumps where nothing is";
+    EXPECT_EQ(heard({53, 53, 54, 53}).notes(), 2U);
+    EXPECT_TRUE(heard({7, 8, 9, 10}).isInOrder());
+    EXPECT_FALSE(heard({7, 8, 9}).isInOrder()) << "too few";
+    EXPECT_FALSE(heard({7, 17, 27, 37}).isInOrder()) << "most are missing between them";
+}
+
+/// What is found for good while one still reads.
+TEST(SpeechDecoder, AReadingIsPlainWhereHardlyAnythingElseIsHeardAndNothingJumps)
+{
+    constexpr double kMost = 0.3; // of talk
+    EXPECT_TRUE(heard({7, 8, 9}).isPlainReading(kMost));
+    EXPECT_TRUE(heard({7, 7, 8}).isPlainReading(kMost)) << "said again";
+    EXPECT_TRUE(heard({7, 9, 10}).isPlainReading(kMost)) << "one was skipped";
+    EXPECT_FALSE(heard({7, 10, 11}).isPlainReading(kMost)) << "two are missing";
+    EXPECT_FALSE(heard({7, 8, 6}).isPlainReading(kMost)) << "back to one before";
+    EXPECT_TRUE(heard({7, 8, 9}, 1.0).isPlainReading(kMost));
+    EXPECT_FALSE(heard({7, 8, 9}, 2.0).isPlainReading(kMost)) << "somebody talks, too";
+    EXPECT_TRUE(heard({7, 8, 9}, 2.0).isPlainReading(0.5)) << "and may";
+    EXPECT_FALSE(heard({}).isPlainReading(kMost));
+    auto drawn_out = heard({7, 8, 9});
+    drawn_out.notes_s *= 2.0;
+    EXPECT_FALSE(drawn_out.isPlainReading(kMost)) << "nobody says a word for a second";
+}
+
+TEST(SpeechDecoder, OneNoteAfterAnotherLeavesNoneOutAndMisreadOnesAreCounted)
+{
+    EXPECT_TRUE(heard({7, 8, 8, 9}).isOneAfterAnother());
+    EXPECT_TRUE(heard({}).isOneAfterAnother());
+    EXPECT_FALSE(heard({7, 9}).isOneAfterAnother()) << "one was skipped";
+    EXPECT_FALSE(heard({8, 7}).isOneAfterAnother()) << "back to one before";
+    auto misread = heard({7, 8, 9});
+    // two words of the first, one of the second, the last distance
+    for (const std::size_t word : {0U, 1U, 3U, 8U}) {
+        misread.words[word].place.miss = 1;
+    }
+    EXPECT_EQ(misread.misreadNotes(), 2U);
+    EXPECT_EQ(heard({7, 8}).misreadNotes(), 0U);
+}
+
+/// The second take of an evening: another voice was heard between.
+TEST(SpeechDecoder, AShortThroatIsHeardAsOneHoweverManyVoicesCameBefore)
+{
+    media::VoiceStyle voice;
+    voice.variant = "en-gb-scotland+f3";
+    const auto sound = media::resampled(media::sayAtRate("left four", 240, voice), media::kAlignRate_hz);
+    const std::vector<take::ExpectedNote> expected{{"n1", "left four", ""}};
+    const auto likelihood = [&](double warp) {
+        const auto decoder = media::makeDecoder(media::Means::of_utterance, warp);
+        media::Grammar grammar(decoder.get(), expected);
+        grammar.useExactly({{0, 0, false, 0}, {0, 1, false, 0}});
+        media::explain(decoder.get(), sound.samples);
+        return media::logLikelihood(decoder.get()).value_or(0.0);
+    };
+    const double shorter = likelihood(1.32);
+    const double as_it_is = likelihood(1.0);
+    EXPECT_NE(shorter, as_it_is);
+    EXPECT_EQ(likelihood(1.32), shorter);
+    EXPECT_EQ(likelihood(1.0), as_it_is);
+}
