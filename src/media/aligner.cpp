@@ -131,7 +131,7 @@ void LiveAligner::search(Condensed condensed, bool more, const Progress& progres
     auto found = s.search.search(condensed, more, progress, before_s);
     while (found.otherwise) {
         s.how.softer_dB = found.otherwise->softer_dB ? found.otherwise->softer_dB : s.how.softer_dB;
-        s.how.hiss = found.otherwise->hiss.value_or(s.how.hiss);
+        s.how.passing_noise = s.how.passing_noise || found.otherwise->passing_noise;
         condensed = condense(s.rest, s.how);
         found = s.search.search(condensed, more, progress, before_s);
     }

@@ -1,6 +1,7 @@
 #include "media/condense.h"
 
 #include "media/loudness.h"
+#include "media/passing_noise.h"
 
 #include <algorithm>
 #include <cmath>
@@ -91,6 +92,28 @@ bool isSofter(float gain)
 {
     constexpr float kSofter = 0.25F;
     return gain < kSofter;
+}
+
+/// `silent` without what is loud for a moment only, and so much around what is left is none: the weak sounds
+/// that a word begins and ends with.
+std::vector<bool> silentAround(std::vector<bool> silent)
+{
+    constexpr std::size_t kMoment = 3;
+    constexpr std::size_t kAround = 15;
+    std::vector<bool> out(silent.size(), true);
+    for (std::size_t f = 0; f < silent.size();) {
+        std::size_t end = f;
+        while (end < silent.size() && !silent[end]) {
+            ++end;
+        }
+        if (end - f > kMoment) {
+            const auto first = out.begin() + static_cast<std::ptrdiff_t>(f - std::min(f, kAround));
+            std::fill(
+                first, out.begin() + static_cast<std::ptrdiff_t>(std::min(end + kAround, out.size())), false);
+        }
+        f = end + 1;
+    }
+    return out;
 }
 
 std::int16_t inRange(double sample)
@@ -186,9 +209,20 @@ double originalTime(const std::vector<Condensed::Piece>& pieces, double condense
 Condensed condense(const Sound& sound, const Condensing& how)
 {
     constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
-    const auto loudness = loudnessOf(sound.samples);
-    const auto gains = gainsOf(loudness, how.softer_dB);
+    constexpr double kHissOverRest = 900.0; // over what is left of noise that was taken out
+    std::optional<VoiceAlone> alone;
+    if (how.passing_noise) {
+        alone = withoutPassingNoise(sound.samples);
+    }
+    const auto& samples = alone ? alone->samples : sound.samples;
+    const auto loudness = alone ? std::move(alone->loudness_dB) : loudnessOf(samples);
+    auto gains = gainsOf(loudness, how.softer_dB);
     auto silent = silentFrames(loudness);
+    if (alone) {
+        silent = silentAround(std::move(silent));
+        std::transform(gains.begin(), gains.end(), silent.begin(), gains.begin(),
+            [](float gain, bool is_silent) { return is_silent ? 0.0F : gain; });
+    }
     for (std::size_t f = 0; f < gains.size(); ++f) {
         silent[f] = silent[f] || isSofter(gains[f]);
     }
@@ -201,7 +235,7 @@ Condensed condense(const Sound& sound, const Condensing& how)
     const auto next = [&] {
         const std::size_t frame = filtered / kEnergyFrame;
         const double gain = frame < gains.size() ? static_cast<double>(gains[frame]) : 1.0;
-        return inRange(gain * out.gain * static_cast<double>(filter.next(sound.samples[filtered++])));
+        return inRange(gain * out.gain * static_cast<double>(filter.next(samples[filtered++])));
     };
     const auto keepUntil = [&](std::size_t sample) {
         out.pieces.push_back({out.samples.size(), filtered});
@@ -228,8 +262,9 @@ Condensed condense(const Sound& sound, const Condensing& how)
     }
     keepUntil(sound.samples.size());
     out.samples.resize(out.samples.size() + afterEnd);
-    if (how.hiss > 0.0) {
-        Hiss steady(how.hiss);
+    const double hiss = alone ? kHissOverRest : how.hiss;
+    if (hiss > 0.0) {
+        Hiss steady(hiss);
         for (std::int16_t& sample : out.samples) {
             sample = steady.over(sample);
         }

@@ -1,21 +1,16 @@
 #include "media/lay.h"
 
 #include "media/condense.h"
+#include "media/fourier.h"
 #include "media/loudness.h"
 #include "media/resample.h"
 #include "wording/wording.h"
-
-extern "C" {
-#include <libavutil/mem.h>
-#include <libavutil/tx.h>
-}
 
 #include <algorithm>
 #include <array>
 #include <bit>
 #include <cmath>
-#include <complex>
-#include <memory>
+#include <new>
 #include <numbers>
 #include <numeric>
 
@@ -27,7 +22,6 @@ constexpr auto kStep = static_cast<std::size_t>(kStep_s * kAlignRate_hz);
 constexpr std::array kBands_hz{350.0, 700.0, 1400.0, 2800.0, 4500.0};
 
 using Row = std::vector<float>;
-using Complex = std::complex<float>;
 
 /// How much louder it grows in a band from one step to the next, in dB, less the mean.
 Row rises(const std::vector<std::int16_t>& samples, double centre_hz)
@@ -68,44 +62,14 @@ Row rises(const std::vector<std::int16_t>& samples, double centre_hz)
     return out;
 }
 
-struct AvFreer {
-    void operator()(void* memory) const { av_free(memory); }
-};
-
-/// Of one size, in one direction.
-class Transform {
-public:
-    Transform(std::size_t size, bool inverse)
-        : size_(size)
-        , in_(static_cast<Complex*>(av_malloc(size * sizeof(Complex))))
-        , out_(static_cast<Complex*>(av_malloc(size * sizeof(Complex))))
-    {
-        const float scale = 1.0F;
-        if (!in_ || !out_
-            || av_tx_init(
-                   &context_, &act_, AV_TX_FLOAT_FFT, inverse ? 1 : 0, static_cast<int>(size), &scale, 0)
-                < 0) {
-            throw MediaError("sound", wording::localized("media", "too long to be laid to another"));
-        }
+Transform makeTransform(std::size_t size, bool inverse)
+{
+    try {
+        return {size, inverse};
+    } catch (const std::bad_alloc&) {
+        throw MediaError("sound", wording::localized("media", "too long to be laid to another"));
     }
-    Transform(const Transform&) = delete;
-    Transform& operator=(const Transform&) = delete;
-    ~Transform() { av_tx_uninit(&context_); }
-
-    std::vector<Complex> operator()(const std::vector<Complex>& values)
-    {
-        std::copy(values.begin(), values.end(), in_.get());
-        act_(context_, out_.get(), in_.get(), sizeof(Complex));
-        return {out_.get(), out_.get() + size_};
-    }
-
-private:
-    std::size_t size_;
-    std::unique_ptr<Complex, AvFreer> in_;
-    std::unique_ptr<Complex, AvFreer> out_;
-    AVTXContext* context_ = nullptr;
-    av_tx_fn act_ = nullptr;
-};
+}
 
 std::vector<Complex> padded(const Row& row, std::size_t size)
 {
@@ -127,11 +91,12 @@ std::optional<LaidSound> laySound(const Sound& sound, const Sound& reference)
     const std::size_t frames_a = a.samples.size() / kStep;
     const std::size_t frames_b = b.samples.size() / kStep;
     const std::size_t size = std::bit_ceil(frames_a + frames_b);
-    Transform forward(size, false);
-    Transform back(size, true);
+    Transform forward = makeTransform(size, false);
+    Transform back = makeTransform(size, true);
     std::vector<Complex> product(size);
     for (const double band_hz : kBands_hz) {
-        const auto of_a = forward(padded(rises(a.samples, band_hz), size));
+        const auto forward_a = forward(padded(rises(a.samples, band_hz), size));
+        const std::vector<Complex> of_a(forward_a.begin(), forward_a.end());
         const auto of_b = forward(padded(rises(b.samples, band_hz), size));
         for (std::size_t i = 0; i < size; ++i) {
             product[i] += std::conj(of_a[i]) * of_b[i];

@@ -130,7 +130,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
         }
     }
     one_after_another_ = heard.isOneAfterAnother();
-    return withoutGaps(condensed, withMisreadWords(condensed, {0.0, length_s}, window, std::move(heard)));
+    return toldOf(condensed, {0.0, length_s}, window, std::move(heard));
 }
 
 std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed, Grammar::Window window)
@@ -148,8 +148,9 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
     if (!one_after_another_) {
         return {};
     }
+    closeGaps(condensed, heard);
     judgeMisses(condensed, heard);
-    return withoutGaps(condensed, std::move(heard));
+    return heard;
 }
 
 double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam)
@@ -173,7 +174,7 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
     }
     const bool something = heard.notes_s + heard.talk_s > kSomething_s;
     const bool shorter = shorter_;
-    if (something && heard.isDrawnOut() && readsUnderHiss(condensed, {from_s, to_s}, window, heard)) {
+    if (something && readsInPassingNoise(condensed, {from_s, to_s}, window, heard)) {
         return {};
     }
     if (something && !heard.isReading() && readsLouder(condensed, {from_s, to_s}, window, heard)) {
@@ -193,10 +194,10 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
             heard = std::move(again);
         }
     }
-    if (heard.isDrawnOut()) { // noise, and no place in the notes
+    if (heard.isDrawnOut() || (anywhere_ && heard.isSaidOver())) { // noise, and no place in the notes
         return {};
     }
-    return withoutGaps(condensed, withMisreadWords(condensed, {from_s, to_s}, window, std::move(heard)));
+    return toldOf(condensed, {from_s, to_s}, window, std::move(heard));
 }
 
 bool PieceSearch::isWorthDearTalk()
@@ -272,28 +273,29 @@ bool PieceSearch::readsLouder(
     return true;
 }
 
-bool PieceSearch::readsUnderHiss(
+bool PieceSearch::readsInPassingNoise(
     const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, const Heard& heard)
 {
     constexpr int kMostTries = 3; ///< it may be no reading at all
-    constexpr double kMoreHiss = 2400.0;
-    if (hiss_tries_ >= kMostTries) {
+    constexpr double kLess = 0.85; ///< of it is speech
+    if (passing_noise_ || passing_tries_ >= kMostTries) {
         return false;
     }
-    ++hiss_tries_;
     const auto samples = samplesOf(condensed, piece);
-    std::vector<std::int16_t> hidden(samples.begin(), samples.end());
-    Hiss hiss(kMoreHiss);
-    for (std::int16_t& sample : hidden) {
-        sample = hiss.over(sample);
-    }
-    const Heard other = decode(hidden, 0.0, window);
-    if (!other.isReading() || !other.goesForward() || other.isDrawnOut() || other.notes() < 2
-        || other.words.size() <= heard.words.size()) {
+    const auto quiet =
+        condense({{samples.begin(), samples.end()}, kAlignRate_hz}, {.passing_noise = true}).samples;
+    if (static_cast<double>(quiet.size()) > kLess * static_cast<double>(samples.size())) {
         return false;
     }
-    hiss_tries_ = kMostTries;
-    otherwise_ = Otherwise{.hiss = kMoreHiss};
+    ++passing_tries_;
+    const Heard other = decode(quiet, 0.0, window);
+    const bool ordered = other.goesForward() ? other.notes() > 1 : other.isInOrder();
+    if (!other.isReading() || !ordered || other.isDrawnOut()
+        || (other.notes() < heard.notes() && heard.goesForward() && !heard.isDrawnOut())) {
+        return false;
+    }
+    passing_noise_ = true;
+    otherwise_ = Otherwise{.passing_noise = true};
     return true;
 }
 
@@ -341,13 +343,26 @@ bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar:
     return shorter;
 }
 
-Heard PieceSearch::withMisreadWords(
-    const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard)
+Heard PieceSearch::toldOf(
+    const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, Heard heard)
+{
+    auto again = withMisreadWords(condensed, piece, window, heard);
+    if (!again) {
+        closeGaps(condensed, heard);
+        return heard;
+    }
+    closeGaps(condensed, *again);
+    judgeMisses(condensed, *again);
+    return std::move(*again);
+}
+
+std::optional<Heard> PieceSearch::withMisreadWords(
+    const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard& heard)
 {
     constexpr std::size_t kMore = 3;
     constexpr double kMost = 0.5; ///< of the notes are misread by a reader of these
     if (heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
-        return heard;
+        return {};
     }
     const auto byNote = [](const HeardWord& a, const HeardWord& b) { return a.place.note < b.place.note; };
     const auto [low, high] = std::minmax_element(heard.words.begin(), heard.words.end(), byNote);
@@ -367,9 +382,8 @@ Heard PieceSearch::withMisreadWords(
     if (notes < heard.notes()
         || static_cast<double>(again.misreadNotes())
             > std::max(static_cast<double>(kSomeMisread), kMost * static_cast<double>(notes))) {
-        return heard;
+        return {};
     }
-    judgeMisses(condensed, again);
     return again;
 }
 
@@ -441,7 +455,7 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
     }
 }
 
-Heard PieceSearch::withoutGaps(const Condensed& condensed, Heard heard)
+void PieceSearch::closeGaps(const Condensed& condensed, Heard& heard)
 {
     for (std::size_t first = 0; first < heard.words.size();) {
         std::size_t end = first + 1;
@@ -453,7 +467,6 @@ Heard PieceSearch::withoutGaps(const Condensed& condensed, Heard heard)
         }
         first = end;
     }
-    return heard;
 }
 
 void PieceSearch::closeGap(const Condensed& condensed, std::span<HeardWord> note)

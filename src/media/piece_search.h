@@ -27,7 +27,7 @@ public:
 
     struct Otherwise {
         std::optional<float> softer_dB{}; ///< somebody softer talks beside the reader, below this level
-        std::optional<double> hiss{}; ///< what comes and goes beside the reader has to be hidden under it
+        bool passing_noise = false; ///< what comes and goes beside the reader has to be taken out
     };
     /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
     /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so. `before_s`
@@ -101,11 +101,10 @@ private:
     bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
         const Heard& heard);
 
-    /// Whether notes are read in a piece in which few words seemed to last all the time: the gaps between
-    /// short noises (stones under the car) are like no silence that the model knows, and more hiss fills
-    /// them. Then `otherwise_` is known.
-    bool readsUnderHiss(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
-        const Heard& heard);
+    /// Whether noise comes and goes in the piece (stones under the car), so that it seems that somebody
+    /// speaks nearly all the time, and notes are read where it is taken out. Then `otherwise_` is known.
+    bool readsInPassingNoise(const Condensed& condensed, const take::Span& piece,
+        const Grammar::Window& window, const Heard& heard);
 
     static constexpr std::size_t kTells = 9 * kAlignRate_hz; ///< a voice, where most of it is speech
 
@@ -121,11 +120,15 @@ private:
     /// Whether another one was taken.
     bool fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries);
 
+    /// What is told of a piece: the words of each note closed up, and the misread ones with how sure that is.
+    Heard toldOf(
+        const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, Heard heard);
+
     /// The same piece heard once more, now that it is known where the reader is: other words may stand in the
-    /// place of a note's own. Where that finds less, or would make another stage's notes into these, it
-    /// counts for nothing.
-    Heard withMisreadWords(
-        const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard heard);
+    /// place of a note's own. Nothing where that finds less, or would make another stage's notes into these;
+    /// on the way, `heard` may be heard better.
+    std::optional<Heard> withMisreadWords(
+        const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard& heard);
 
     /// The next note is a single word ("stop"), and a word's talk was heard: that is as likely as it.
     [[nodiscard]] bool mayHaveShortNote(const Heard& heard) const;
@@ -142,7 +145,7 @@ private:
 
     /// A word may have been heard at the end of the call before, where the note is said after a silence: then
     /// all its words stand where the rest of it was heard; after a short silence only if they fit there.
-    Heard withoutGaps(const Condensed& condensed, Heard heard);
+    void closeGaps(const Condensed& condensed, Heard& heard);
     /// The words of one note.
     void closeGap(const Condensed& condensed, std::span<HeardWord> note);
 
@@ -187,7 +190,8 @@ private:
     std::size_t at_ = 0; ///< the note that comes next
     bool anywhere_ = true; ///< where that is, is not known yet
     std::optional<Otherwise> otherwise_; ///< was found, and nobody was told
-    int hiss_tries_ = 0;
+    int passing_tries_ = 0;
+    bool passing_noise_ = false; ///< is taken out
     int louder_tries_ = 0;
     int louder_fits_ = 0;
     int dear_tries_ = 0;

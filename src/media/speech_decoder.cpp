@@ -216,19 +216,29 @@ bool Heard::isDrawnOut() const
     return notes_s > kLong_s * static_cast<double>(words.size());
 }
 
+std::size_t Heard::readings() const
+{
+    return static_cast<std::size_t>(std::count_if(words.begin(), words.end(),
+        [](const HeardWord& word) { return !word.place.after && word.place.word == 0; }));
+}
+
+bool Heard::isSaidOver() const
+{
+    constexpr std::size_t kOften = 3;
+    return readings() > kOften && readings() >= kOften * notes();
+}
+
 bool Heard::isInOrder() const
 {
     constexpr std::size_t kFew = 4;
     constexpr double kShare = 0.6;
     constexpr double kAgain = 1.4;
     std::set<std::size_t> notes;
-    std::size_t readings = 0;
     for (const HeardWord& word : words) {
         notes.insert(word.place.note);
-        readings += !word.place.after && word.place.word == 0 ? 1 : 0;
     }
     const auto count = static_cast<double>(notes.size());
-    return notes.size() >= kFew && static_cast<double>(readings) <= kAgain * count
+    return notes.size() >= kFew && static_cast<double>(readings()) <= kAgain * count
         && count >= kShare * static_cast<double>(*notes.rbegin() - *notes.begin() + 1);
 }
 

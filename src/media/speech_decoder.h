@@ -62,11 +62,14 @@ struct Heard {
     double talk_s = 0.0; ///< and how much is something else
 
     [[nodiscard]] std::size_t notes() const; ///< how many different ones
+    [[nodiscard]] std::size_t readings() const; ///< how many notes are begun
     [[nodiscard]] std::size_t misreadNotes() const; ///< how many have another word in the place of their own
     /// Most of what is said in it is the notes.
     [[nodiscard]] bool isReading() const;
     /// Its words are longer than anybody says them: noise was taken for them.
     [[nodiscard]] bool isDrawnOut() const;
+    /// Hardly anything but the same note over and over: noise was taken for it.
+    [[nodiscard]] bool isSaidOver() const;
     /// Notes that follow each other, few left out and few said again: chance does not make that.
     [[nodiscard]] bool isInOrder() const;
     /// Nearly every note is followed by the next one: stricter than in order.
