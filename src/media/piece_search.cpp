@@ -32,7 +32,8 @@ PieceSearch::Result PieceSearch::search(
         }
         const double to_s = std::min(from_s + kPiece_s, length_s);
         const bool known = knowsVoice();
-        auto heard = hear(condensed, from_s, to_s).words;
+        const Heard found = hear(condensed, from_s, to_s);
+        auto heard = found.words;
         if (otherwise_) {
             at_ = at;
             anywhere_ = anywhere;
@@ -55,6 +56,7 @@ PieceSearch::Result PieceSearch::search(
         const std::size_t seam = seamOf(heard, from_s + kLeast_s, sure_s);
         if (seam < heard.size()) {
             from_s = goOnAtSeam(heard, seam);
+            anywhere_ = found.isInDisorder(); // it may have been noise
             all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
             continue;
         }
@@ -288,11 +290,12 @@ bool PieceSearch::readsInPassingNoise(
         return false;
     }
     ++passing_tries_;
-    const Heard other = decode(quiet, 0.0, window);
-    const bool ordered = other.goesForward() ? other.notes() > 1 : other.isInOrder();
-    if (!other.isReading() || !ordered || other.isDrawnOut()
-        || (other.notes() < heard.notes() && heard.goesForward() && !heard.isDrawnOut())) {
-        return false;
+    if (!heard.isDrawnOut() && !heard.isSaidOver()) { // else there is nothing to lose
+        const Heard other = decode(quiet, 0.0, window);
+        if (other.isInDisorder() || other.isDrawnOut()
+            || other.notes() < std::max(kSomeNotes, heard.notes())) {
+            return false;
+        }
     }
     passing_noise_ = true;
     otherwise_ = Otherwise{.passing_noise = true};

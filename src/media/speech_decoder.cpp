@@ -260,6 +260,12 @@ bool Heard::goesForward() const
     return static_cast<double>(forward) >= kShare * static_cast<double>(steps);
 }
 
+bool Heard::isInDisorder() const
+{
+    constexpr std::size_t kSome = 3;
+    return readings() >= kSome && !goesForward() && !isInOrder();
+}
+
 bool Heard::isPlainReading(double most_talk) const
 {
     constexpr std::size_t kForward = 2;

@@ -74,6 +74,8 @@ struct Heard {
     [[nodiscard]] bool isInOrder() const;
     /// Nearly every note is followed by the next one: stricter than in order.
     [[nodiscard]] bool goesForward() const;
+    /// Some notes, and they neither follow each other nor are in order.
+    [[nodiscard]] bool isInDisorder() const;
     /// Notes, each followed by itself or one of the next two, and at most so much talk for as long as they
     /// take.
     [[nodiscard]] bool isPlainReading(double most_talk) const;
