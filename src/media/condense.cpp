@@ -98,7 +98,7 @@ bool isSofter(float gain)
 /// that a word begins and ends with.
 std::vector<bool> silentAround(std::vector<bool> silent)
 {
-    constexpr std::size_t kMoment = 3;
+    constexpr std::size_t kMoment = 9;
     constexpr std::size_t kAround = 15;
     std::vector<bool> out(silent.size(), true);
     for (std::size_t f = 0; f < silent.size();) {

@@ -211,9 +211,9 @@ bool PieceSearch::isWorthDearTalk()
 
 Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s, double to_s) const
 {
-    Grammar::Window window{at_ > kBack ? at_ - kBack : 0,
+    Grammar::Window window{anywhere_ ? 0 : at_ - std::min(at_, kBack),
         std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
-    if (alone_) {
+    if (alone_ || passing_noise_) {
         window.talk_phone = kRareTalk;
     }
     if (!expected_.front().due_s) {
@@ -337,7 +337,7 @@ bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar:
             break;
         }
         likely = now;
-        reads = other.isReading(); // a step on the way may be heard as talk
+        reads = other.isReading() && !other.isInDisorder(); // a step on the way may be heard as talk
         best = Voice{std::move(decoder_), std::move(grammar_)};
     }
     const bool shorter = best && reads && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
