@@ -280,7 +280,7 @@ bool PieceSearch::readsInPassingNoise(
 {
     constexpr int kMostTries = 3; ///< it may be no reading at all
     constexpr double kLess = 0.85; ///< of it is speech
-    if (passing_noise_ || passing_tries_ >= kMostTries) {
+    if (passing_noise_ || passing_tries_ >= kMostTries || heard.isPlainReading(kHardlyTalk)) {
         return false;
     }
     const auto samples = samplesOf(condensed, piece);
