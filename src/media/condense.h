@@ -40,7 +40,8 @@ inline constexpr double kHiss = 300.0; ///< standard deviation of what is added,
 struct Condensing {
     double loud_dB = 0.0; ///< of a recording that comes in parts: that of what came before
     double hiss = kHiss;
-    /// Noise that comes and goes is taken out, and silent is where nobody speaks.
+    /// Noise that comes and goes is taken out, more hiss lies over what is left of it, and silent is where
+    /// nobody speaks.
     bool passing_noise = false;
     /// Whoever is softer is left out, from one syllable to the next.
     std::optional<float> softer_dB = std::nullopt;

@@ -45,6 +45,21 @@ TEST(SpeechDecoder, NotesOneAfterTheOtherGoForwardAndThoseThatJumpDoNot)
     EXPECT_FALSE(heard({7, 17, 27, 37}).isInOrder()) << "most are missing between them";
 }
 
+/// Noise that goes on is heard as one note over and over, and tells nobody where the reader is.
+TEST(SpeechDecoder, ANoteOverAndOverIsNoReadingAndNotesInNoOrderTellNoPlace)
+{
+    EXPECT_TRUE(heard({53, 53, 53, 53}).isSaidOver());
+    EXPECT_TRUE(heard({53, 53, 52, 53, 53, 53}).isSaidOver());
+    EXPECT_FALSE(heard({53, 53, 53}).isSaidOver()) << "somebody may have said it three times";
+    EXPECT_FALSE(heard({7, 7, 8, 8, 9, 9}).isSaidOver()) << "each as the car comes up to it";
+    EXPECT_EQ(heard({7, 7, 8}).readings(), 3U);
+
+    EXPECT_TRUE(heard({53, 12, 53, 40}).isInDisorder());
+    EXPECT_FALSE(heard({7, 8, 9, 10}).isInDisorder());
+    EXPECT_FALSE(heard({7, 8, 10, 11, 13}).isInDisorder()) << "some are left out, none jumps";
+    EXPECT_FALSE(heard({53, 12}).isInDisorder()) << "too few to tell";
+}
+
 /// What is found for good while one still reads.
 TEST(SpeechDecoder, AReadingIsPlainWhereHardlyAnythingElseIsHeardAndNothingJumps)
 {
