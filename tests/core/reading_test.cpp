@@ -157,6 +157,15 @@ TEST(WeightedReading, PrefixesGoToTheNoteThatFollows)
     EXPECT_EQ(read("left four, 60, unseen right two"), "left four 60 | unseen right two");
 }
 
+TEST(WeightedReading, HowTightAHairpinIsStaysWithItAndAHandIsASide)
+{
+    EXPECT_EQ(read("right 4 50 hairpin left tight 40"), "right 4 50 | hairpin left tight 40");
+    EXPECT_EQ(read("right 4 50 hairpin left right tight 40"), "right 4 50 | hairpin left | right tight 40");
+    EXPECT_EQ(read("right 4 50 left hand 3 60"), "right 4 50 | left hand 3 60");
+    EXPECT_EQ(read("right 4 past left hand gatepost 60"), "right 4 past left hand gatepost 60");
+    EXPECT_EQ(read("right 4 50 through kinks 80"), "right 4 50 | through kinks 80");
+}
+
 TEST(WeightedReading, WhereAThingLiesIsSaidOfItAndNeedsNothingMore)
 {
     EXPECT_EQ(read("left five 50 careful rocks inside right three 40 left six"),

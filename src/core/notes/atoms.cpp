@@ -82,8 +82,32 @@ private:
         if (match.words > 1 && match.entry->words.front() == "hug" && endsWithSideOf(i, match.words)) {
             match = longestMatch(std::span(tokens_).subspan(i, 1)); // "hug left three": the corner's own side
         }
+        if (isSideOfThing(*match.entry, i + match.words)) {
+            push(Role::qualifier, match.entry->value + "_hand", 0, i, i + match.words);
+            return i + match.words;
+        }
         push(match.entry->role, match.entry->value, 0, i, i + match.words);
         return i + match.words;
+    }
+
+    /// "left hand gatepost": "left hand" says which thing, where it says no corner ("left hand three", "three
+    /// left hand", "left hand hairpin").
+    [[nodiscard]] bool isSideOfThing(const LexiconEntry& entry, std::size_t next) const
+    {
+        if (entry.role != Role::direction || !entry.words.back().ends_with("hand")) {
+            return false;
+        }
+        const auto isGrade = [](const Atom& atom) {
+            return atom.role == Role::named_grade || (atom.role == Role::number && atom.number < 10);
+        };
+        if (!atoms_.empty() && isGrade(atoms_.back()) && !atoms_.back().pause_after) {
+            return false;
+        }
+        const auto after =
+            next < tokens_.size() ? longestMatch(std::span(tokens_).subspan(next)) : LexiconMatch{};
+        return !(next < tokens_.size() && numbers_.isGrade(next))
+            && !(after.entry != nullptr
+                && isOneOf({Role::named_grade, Role::extent, Role::modifier}, after.entry->role));
     }
 
     /// A phrase does not go on beyond a comma, but for a word said twice: "extra, extra long".

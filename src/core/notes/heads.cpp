@@ -115,8 +115,10 @@ private:
             && *before + 1 != i) {
             grade = after;
         }
-        // "six right flat": a number beside the direction wins over a word that says how
-        if (forward_first && after && before && *before + 1 == i && line_.roleAt(*before) == Role::number
+        // "six right flat", "hairpin right tight": what is a grade by itself beside the direction wins over a
+        // word that says how
+        if (forward_first && after && before && *before + 1 == i
+            && (line_.roleAt(*before) == Role::number || standsAlone(line_.atoms[*before].value))
             && line_.roleAt(*after) == Role::named_grade && !standsAlone(line_.atoms[*after].value)) {
             grade = before;
         }

@@ -129,8 +129,12 @@ private:
     void alsoMeans(std::size_t i)
     {
         for (const SecondMeaning& also : secondMeanings()) {
-            if (words_[i].word == also.word) {
-                growth_.add(i, i + 1, {{partOf({{}, also.role, {}}), std::string(also.written)}},
+            if (!also.word.starts_with(words_[i].word)) {
+                continue;
+            }
+            const auto words = splitWords(also.word);
+            if (standsAt(i, words)) {
+                growth_.add(i, i + words.size(), {{partOf({{}, also.role, {}}), std::string(also.written)}},
                     also.written == also.word ? By::word : By::split, also.cost);
             }
         }

@@ -8,7 +8,7 @@ namespace {
 constexpr RoleWords kWords[] = {
     {Role::direction,
         "left right lefts=left rights=right left_hander=left right_hander=right left-hander=left "
-        "right-hander=right"},
+        "right-hander=right left_hand=left right_hand=right left-hand=left right-hand=right"},
     {Role::named_grade,
         "hairpin open_hairpin tight_hairpin very_tight_hairpin long_hairpin=hairpin "
         "wide_hairpin=open_hairpin hair_pin=hairpin acute square open_square tight_square ninety=square "
@@ -44,7 +44,8 @@ constexpr RoleWords kWords[] = {
         "opens_out_to=opens shuts=tightens straightens=opens straightens_up=opens releases=opens "
         "then_tightens=tightens then_opens=opens and_tightens=tightens and_opens=opens"},
     {Role::to, "to down_to up_to"},
-    {Role::late, "late at_the_end=late at_end=late lately=late late_on=late on_exit_late=late"},
+    {Role::late,
+        "late very_late=late at_the_end=late at_end=late lately=late late_on=late on_exit_late=late"},
     {Role::line,
         "dont_cut don't_cut=dont_cut do_not_cut=dont_cut no_cut=dont_cut never_cut=dont_cut cut "
         "small_cut little_cut=small_cut tiny_cut=small_cut slight_cut=small_cut big_cut "
@@ -149,7 +150,7 @@ constexpr RoleWords kWords[] = {
         "banner arrow arrows=arrow marker markers=marker reflector reflectors=marker bothy=hut cabin=hut "
         "cabins=hut garage works factory warehouse=warehouse hall school shop inn pub=inn hotel castle "
         "ruin ruins=ruin kiln oven path side_road=side_road main_road=main_road old_road=road "
-        "access=entrance drive=driveway gap gaps=gap chute bowl saddle pass=pass col=pass "
+        "access=entrance drive=driveway gap gaps=gap chute bowl saddle kinks pass=pass col=pass "
         "plateau=plateau switchback=switchback first_exit=first_exit second_exit=second_exit "
         "third_exit=third_exit fourth_exit=fourth_exit speed_bump=speed_bump speed_bumps=speed_bump "
         "sleeping_policeman=speed_bump speed_hump=speed_bump traffic_island=island "
@@ -339,7 +340,7 @@ constexpr RoleWords kWords[] = {
         "breathe_out=breathe land"},
     {Role::qualifier,
         "white red black yellow green blue grey gray=grey brown old stone_built broken_down iron wooden "
-        "new lone left_hand=left_hand right_hand=right_hand opposite main tall purple pink orange silver "
+        "new lone opposite main tall purple pink orange silver "
         "rusty metal steel wire barbed electric overhanging derelict abandoned ruined lonely single "
         "pointed far parked fallen cut_down lying standing painted striped chequered"},
     {Role::glue,
@@ -485,6 +486,11 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"slow", Role::named_grade, "slow", 1.2},
     {"k", Role::named_grade, "kink", 0.4},
     {"or", Role::glue, "or", 0.2},
+    // "past the left hand gatepost"
+    {"left hand", Role::qualifier, "left hand", 0.2},
+    {"right hand", Role::qualifier, "right hand", 0.2},
+    {"left-hand", Role::qualifier, "left-hand", 0.2},
+    {"right-hand", Role::qualifier, "right-hand", 0.2},
 };
 
 constexpr WeakForm kWeakForms[] = {

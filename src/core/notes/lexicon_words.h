@@ -16,7 +16,7 @@ struct RoleWords {
 
 [[nodiscard]] std::span<const RoleWords> lexiconWords();
 
-/// What a word can be, too, where a stream of words is read.
+/// What a word or phrase can be, too, where a stream of words is read.
 struct SecondMeaning {
     std::string_view word;
     Role role;

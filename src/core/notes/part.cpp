@@ -225,7 +225,7 @@ private:
         case Kind::shape:
         case Kind::shape_to: go({Kind::target, from_.side}, 0.15 + 0.6 * w_, false); break;
         case Kind::corner:
-        case Kind::target: go(from_, w_ + 1.2, false); break; // "six flat", "hairpin left, very tight"
+        case Kind::target: go(from_, w_ + 0.8, false); break; // "six flat", "hairpin left, very tight"
         case Kind::grade: go({Kind::named_grade, Side::none}, w_ + 1.5, false); break;
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::named_grade, Side::none}, 0.6 * w_ + 0.3, false); return;
