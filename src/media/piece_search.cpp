@@ -337,7 +337,7 @@ bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar:
             break;
         }
         likely = now;
-        reads = other.isReading() && !other.isInDisorder(); // a step on the way may be heard as talk
+        reads = other.isReading(); // a step on the way may be heard as talk
         best = Voice{std::move(decoder_), std::move(grammar_)};
     }
     const bool shorter = best && reads && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
