@@ -10,6 +10,7 @@
 #include <cstddef>
 #include <numbers>
 #include <numeric>
+#include <utility>
 
 namespace brumefall::media {
 namespace {
@@ -55,27 +56,21 @@ class Subtraction {
 public:
     explicit Subtraction(std::span<const std::int16_t> samples)
         : samples_(samples)
-        , sum_(samples.size() + 2 * kSize)
     {
+        voice_.reserve(samples.size());
     }
 
     VoiceAlone voice()
     {
-        const std::size_t windows = samples_.size() / kHop + kSize / kHop;
+        const std::size_t windows =
+            samples_.size() / kHop + kSize / kHop + 1; // the last hop has all of its own
         for (std::size_t w = 0; w < windows; ++w) {
             hear(w);
             if (w > 0) {
                 subtract(w - 1);
             }
         }
-        VoiceAlone out{std::vector<std::int16_t>(samples_.size()), loudness()};
-        constexpr float kOverlap = 1.5F * kSize; // sum of the squared windows, times the inverse's scale
-        std::transform(sum_.begin() + kSize,
-            sum_.begin() + kSize + static_cast<std::ptrdiff_t>(samples_.size()), out.samples.begin(),
-            [](float sum) {
-                return static_cast<std::int16_t>(std::clamp(sum / kOverlap, -32768.0F, 32767.0F));
-            });
-        return out;
+        return {std::move(voice_), loudness()};
     }
 
 private:
@@ -127,11 +122,22 @@ private:
             voice[(kSize - band) % kSize] = std::conj(voice[band]);
         }
         const auto part = back_(voice);
-        const std::size_t begin = (w + 1) * kHop;
         for (std::size_t i = 0; i < kSize; ++i) {
-            if (begin + i < sum_.size()) {
-                sum_[begin + i] += hann_[i] * part[i].real();
-            }
+            sum_[i] += hann_[i] * part[i].real();
+        }
+        if ((w + 1) * kHop >= kSize) { // else it is before the first sample
+            giveHop();
+        }
+        std::shift_left(sum_.begin(), sum_.end(), kHop);
+        std::fill(sum_.end() - kHop, sum_.end(), 0.0F);
+    }
+
+    /// No later window reaches the first hop of the sum.
+    void giveHop()
+    {
+        constexpr float kOverlap = 1.5F * kSize; // sum of the squared windows, times the inverse's scale
+        for (std::size_t i = 0; i < kHop && voice_.size() < samples_.size(); ++i) {
+            voice_.push_back(static_cast<std::int16_t>(std::clamp(sum_[i] / kOverlap, -32768.0F, 32767.0F)));
         }
     }
 
@@ -164,7 +170,8 @@ private:
     Transform back_{kSize, true};
     std::array<float, kSize> hann_ = hann();
     std::array<Window, 3> windows_{};
-    std::vector<float> sum_; ///< one window before the samples
+    std::array<float, kSize> sum_{}; ///< of the windows that overlap where the last one begins
+    std::vector<std::int16_t> voice_;
     std::vector<float> voice_power_; ///< by window
     std::vector<float> noise_power_;
 };

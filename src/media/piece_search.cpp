@@ -33,11 +33,12 @@ PieceSearch::Result PieceSearch::search(
         const double to_s = std::min(from_s + kPiece_s, length_s);
         const bool known = knowsVoice();
         const Heard found = hear(condensed, from_s, to_s);
-        auto heard = found.words;
+        const auto& heard = found.words;
         if (otherwise_) {
             at_ = at;
             anywhere_ = anywhere;
             alone_ = alone_ || otherwise_->softer_dB;
+            passing_noise_ = passing_noise_ || otherwise_->passing_noise;
             return {{}, 0.0, std::exchange(otherwise_, std::nullopt)};
         }
         if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
@@ -297,7 +298,6 @@ bool PieceSearch::readsInPassingNoise(
             return false;
         }
     }
-    passing_noise_ = true;
     otherwise_ = Otherwise{.passing_noise = true};
     return true;
 }

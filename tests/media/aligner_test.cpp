@@ -4,6 +4,7 @@
 #include "media/resample.h"
 #include "media/simulated_reader.h"
 #include "media/sound.h"
+#include "media/stones.h"
 #include "media/voice.h"
 #include "stage/stage.h"
 
@@ -70,19 +71,10 @@ INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 500.0));
 TEST(Aligner, StonesUnderTheCarHideHardlyANote)
 {
     constexpr double kSome_s = 45.0;
-    constexpr double kStonesIn1s = 12.0;
     constexpr double kLoudness = 700.0;
     const auto plan = demoPlan();
     auto reading = media::readAloud(plan, {}, 12, 0.0, kSome_s);
-    std::mt19937 random(7);
-    std::normal_distribution<double> noise(0.0, 1.0);
-    std::uniform_real_distribution<double> any(0.0, 1.0);
-    double stone = 0.0;
-    for (std::int16_t& sample : reading.sound.samples) {
-        stone = any(random) < kStonesIn1s / reading.sound.rate_hz ? 1.0 + 4.0 * any(random) : 0.997 * stone;
-        sample = static_cast<std::int16_t>(
-            std::clamp(sample + kLoudness * stone * noise(random), -32768.0, 32767.0));
-    }
+    addStones(reading.sound.samples, reading.sound.rate_hz, kLoudness, 7);
     const auto alignment = media::align(reading.sound, take::expectedNotes(plan));
     std::size_t found = 0;
     for (std::size_t k = 0; k < reading.truth.size(); ++k) {

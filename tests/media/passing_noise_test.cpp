@@ -4,6 +4,7 @@
 #include "media/loudness.h"
 #include "media/passing_noise.h"
 #include "media/resample.h"
+#include "media/stones.h"
 #include "media/voice.h"
 
 #include <gtest/gtest.h>
@@ -11,7 +12,6 @@
 #include <algorithm>
 #include <cmath>
 #include <cstdint>
-#include <random>
 #include <span>
 #include <vector>
 
@@ -48,21 +48,10 @@ Call call()
     return out;
 }
 
-/// Twelve times a second something hits the floor and rings for some hundredths of a second.
-std::vector<std::int16_t> withStones(const std::vector<std::int16_t>& samples, double loudness)
+std::vector<std::int16_t> withStones(std::vector<std::int16_t> samples, double loudness)
 {
-    constexpr double kStonesIn1s = 12.0;
-    std::mt19937 random(5);
-    std::normal_distribution<double> noise(0.0, 1.0);
-    std::uniform_real_distribution<double> any(0.0, 1.0);
-    double stone = 0.0;
-    std::vector<std::int16_t> out;
-    for (const std::int16_t sample : samples) {
-        stone = any(random) < kStonesIn1s / media::kAlignRate_hz ? 1.0 + 4.0 * any(random) : 0.997 * stone;
-        out.push_back(static_cast<std::int16_t>(
-            std::clamp(sample + loudness * stone * noise(random), -32768.0, 32767.0)));
-    }
-    return out;
+    addStones(samples, media::kAlignRate_hz, loudness, 5);
+    return samples;
 }
 
 double level_dB(std::span<const std::int16_t> samples)

@@ -1,0 +1,22 @@
+/// Stones under a car.
+#pragma once
+
+#include <algorithm>
+#include <cstdint>
+#include <random>
+#include <vector>
+
+/// Twelve times a second something hits the floor under the sound and rings for some hundredths of a second.
+inline void addStones(std::vector<std::int16_t>& samples, int rate_hz, double loudness, unsigned seed)
+{
+    constexpr double kStonesIn1s = 12.0;
+    std::mt19937 random(seed);
+    std::normal_distribution<double> noise(0.0, 1.0);
+    std::uniform_real_distribution<double> any(0.0, 1.0);
+    double stone = 0.0;
+    for (std::int16_t& sample : samples) {
+        stone = any(random) < kStonesIn1s / rate_hz ? 1.0 + 4.0 * any(random) : 0.997 * stone;
+        sample = static_cast<std::int16_t>(
+            std::clamp(sample + loudness * stone * noise(random), -32768.0, 32767.0));
+    }
+}
