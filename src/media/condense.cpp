@@ -12,17 +12,15 @@
 namespace brumefall::media {
 namespace {
 
-constexpr std::size_t kEnergyFrame = kAlignRate_hz / 100;
-
 /// Of each hundredth of a second without its rumble, in dB.
 std::vector<float> loudnessOf(const std::vector<std::int16_t>& samples)
 {
     RumbleFilter filter;
-    std::array<float, kEnergyFrame> frame{};
-    std::vector<float> out(samples.size() / kEnergyFrame);
+    std::array<float, kFrame> frame{};
+    std::vector<float> out(samples.size() / kFrame);
     for (std::size_t f = 0; f < out.size(); ++f) {
-        for (std::size_t i = 0; i < kEnergyFrame; ++i) {
-            frame[i] = filter.next(samples[f * kEnergyFrame + i]);
+        for (std::size_t i = 0; i < kFrame; ++i) {
+            frame[i] = filter.next(samples[f * kFrame + i]);
         }
         out[f] = loudness_dB(meanSquare(std::span<const float>(frame)));
     }
@@ -233,7 +231,7 @@ Condensed condense(const Sound& sound, const Condensing& how)
     RumbleFilter filter; // once more: half an hour of its samples as numbers is more than all else
     std::size_t filtered = 0;
     const auto next = [&] {
-        const std::size_t frame = filtered / kEnergyFrame;
+        const std::size_t frame = filtered / kFrame;
         const double gain = frame < gains.size() ? static_cast<double>(gains[frame]) : 1.0;
         return inRange(gain * out.gain * static_cast<double>(filter.next(samples[filtered++])));
     };
@@ -252,8 +250,8 @@ Condensed condense(const Sound& sound, const Condensing& how)
             ++end;
         }
         if (end - f > 3 * kKeep) {
-            keepUntil((f + kKeep) * kEnergyFrame);
-            while (filtered < (end - kKeep) * kEnergyFrame) {
+            keepUntil((f + kKeep) * kFrame);
+            while (filtered < (end - kKeep) * kFrame) {
                 next();
             }
             out.ends_silent = end == silent.size();
@@ -287,7 +285,7 @@ std::optional<LouderVoice> louderVoice(std::span<const std::int16_t> samples, do
     for (std::size_t f = 0; f < gains.size(); ++f) {
         in_a_row = isSofter(gains[f]) ? in_a_row + 1 : 0;
         for (const std::int16_t sample :
-            samples.subspan(f * kEnergyFrame, in_a_row > kKeep ? 0 : kEnergyFrame)) {
+            samples.subspan(f * kFrame, in_a_row > kKeep ? 0 : kFrame)) {
             out.samples.push_back(
                 gains[f] < 1.0F ? steady.over(static_cast<double>(gains[f]) * sample) : sample);
         }

@@ -15,6 +15,7 @@ namespace brumefall::media {
 
 /// Sample rate that the recogniser works at.
 inline constexpr int kAlignRate_hz = 16000;
+inline constexpr std::size_t kFrame = kAlignRate_hz / 100; ///< samples: the recogniser's step of 10 ms
 
 /// A recording without the middle of its long silences. The recogniser subtracts the mean of the whole
 /// utterance from its features; a stage is mostly silence, and that mean would make speech unrecognisable.

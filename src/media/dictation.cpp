@@ -9,7 +9,6 @@
 namespace brumefall::media {
 namespace {
 
-constexpr std::size_t kFrame = kAlignRate_hz / 100;
 constexpr std::size_t kRoom = 120 * kFrame; ///< kept before a breath: the noise shows there
 constexpr std::size_t kEnds = 70; ///< quiet frames that end it
 constexpr std::size_t kLeast = 12; ///< loud frames: less is a click

@@ -17,7 +17,7 @@
 namespace brumefall::media {
 namespace {
 
-constexpr std::size_t kFrame = kAlignRate_hz / 50;
+constexpr std::size_t kEchoFrame = kAlignRate_hz / 50;
 constexpr double kEarly_s = 0.02; ///< the filter begins before where the two were laid
 constexpr double kRoom_s = 0.25; ///< how long a room still sounds
 
@@ -81,7 +81,7 @@ void WithoutPlayed::Freer::operator()(SpeexEchoState_* state) const
 WithoutPlayed::WithoutPlayed(std::shared_ptr<const Sound> played, double at_s)
     : played_(std::move(played))
     , ahead_(std::llround((at_s + kEarly_s) * kAlignRate_hz))
-    , state_(speex_echo_state_init(kFrame, static_cast<int>((kEarly_s + kRoom_s) * kAlignRate_hz)))
+    , state_(speex_echo_state_init(kEchoFrame, static_cast<int>((kEarly_s + kRoom_s) * kAlignRate_hz)))
 {
     int rate_hz = kAlignRate_hz;
     speex_echo_ctl(state_.get(), SPEEX_ECHO_SET_SAMPLING_RATE, &rate_hz);
@@ -104,16 +104,16 @@ std::vector<std::int16_t> WithoutPlayed::next(std::span<const std::int16_t> samp
 {
     waiting_.insert(waiting_.end(), samples.begin(), samples.end());
     const auto& played = played_->samples;
-    std::vector<std::int16_t> out(waiting_.size() / kFrame * kFrame);
-    std::array<std::int16_t, kFrame> there{};
-    for (std::size_t done = 0; done < out.size(); done += kFrame) {
-        for (std::size_t i = 0; i < kFrame; ++i) {
+    std::vector<std::int16_t> out(waiting_.size() / kEchoFrame * kEchoFrame);
+    std::array<std::int16_t, kEchoFrame> there{};
+    for (std::size_t done = 0; done < out.size(); done += kEchoFrame) {
+        for (std::size_t i = 0; i < kEchoFrame; ++i) {
             const auto k = static_cast<long long>(at_ + i) + ahead_;
             const bool plays = k >= 0 && k < static_cast<long long>(played.size());
             there[i] = plays ? played[static_cast<std::size_t>(k)] : std::int16_t{0};
         }
         speex_echo_cancellation(state_.get(), waiting_.data() + done, there.data(), out.data() + done);
-        at_ += kFrame;
+        at_ += kEchoFrame;
     }
     waiting_.erase(waiting_.begin(), waiting_.begin() + static_cast<std::ptrdiff_t>(out.size()));
     return out;
@@ -122,7 +122,7 @@ std::vector<std::int16_t> WithoutPlayed::next(std::span<const std::int16_t> samp
 std::vector<std::int16_t> WithoutPlayed::rest()
 {
     const std::size_t count = waiting_.size();
-    auto last = next(std::vector<std::int16_t>(kFrame - count));
+    auto last = next(std::vector<std::int16_t>(kEchoFrame - count));
     last.resize(count);
     return last;
 }

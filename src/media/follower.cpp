@@ -11,7 +11,6 @@ extern "C" {
 namespace brumefall::media {
 namespace {
 
-constexpr std::size_t kFrame = kAlignRate_hz / 100;
 constexpr std::size_t kKeep = 40; ///< quiet frames fed around what is loud
 constexpr std::size_t kStep = 12 * kFrame; ///< samples decoded at a time
 constexpr double kLongestUtterance_s = 16.0;

@@ -15,8 +15,6 @@
 namespace brumefall::media {
 namespace {
 
-constexpr std::size_t kFrame = kAlignRate_hz / 100;
-
 /// A recording in pieces of some seconds, each made ready when it is asked for: the first is heard at once.
 class Pieces {
 public:

@@ -31,16 +31,16 @@ void MicrophoneLevel::hear(double loudest, double length_s)
     clipped_s_ = loudest >= kFull && full >= kFullBlocks ? 0.0 : clipped_s_ + length_s;
 }
 
-Hearing MicrophoneLevel::hearing() const
+MicrophoneHearing MicrophoneLevel::hearing() const
 {
     if (silent_s_ > kSilent_s) {
-        return Hearing::silent;
+        return MicrophoneHearing::silent;
     }
     if (clipped_s_ < kTell_s) {
-        return Hearing::clipped;
+        return MicrophoneHearing::clipped;
     }
     if (heard_s_ < 0.9 * kWindow_s) {
-        return Hearing::fine;
+        return MicrophoneHearing::fine;
     }
     std::vector<double> levels;
     for (const Block& block : blocks_) {
@@ -49,7 +49,7 @@ Hearing MicrophoneLevel::hearing() const
     std::sort(levels.begin(), levels.end());
     const double usual = levels[levels.size() / 4];
     const double loud = levels[levels.size() * 19 / 20];
-    return loud < kFaint && loud > kVoice * usual ? Hearing::faint : Hearing::fine;
+    return loud < kFaint && loud > kVoice * usual ? MicrophoneHearing::faint : MicrophoneHearing::fine;
 }
 
 } // namespace brumefall::media

@@ -5,14 +5,14 @@
 
 namespace brumefall::media {
 
-enum class Hearing { fine, silent, faint, clipped };
+enum class MicrophoneHearing { fine, silent, faint, clipped };
 
 /// Judges the last seconds by the loudest sample of every block that comes.
 class MicrophoneLevel {
 public:
     /// `loudest` is a share of full scale, `length_s` how long the block is.
     void hear(double loudest, double length_s);
-    [[nodiscard]] Hearing hearing() const;
+    [[nodiscard]] MicrophoneHearing hearing() const;
 
 private:
     struct Block {

@@ -144,7 +144,6 @@ private:
     /// How far all voice bands together are above the noise, over some windows: a single one is chance.
     [[nodiscard]] std::vector<float> loudness() const
     {
-        constexpr std::size_t kFrame = kAlignRate_hz / 100;
         constexpr std::size_t kAround = 7; ///< windows before and after
         constexpr float kOver = 1.1F;
         // a hop's power to the mean square of a sample: Hann's window lets three eighths through

@@ -97,7 +97,7 @@ void Grammar::use(const Window& window)
     States states;
     states.first = window.first;
     states.last = window.last;
-    int count = static_cast<int>(window.last - window.first) + 1;
+    int count = states.after(window.last);
     for (std::size_t k = window.first; k < window.last; ++k) {
         states.inner.push_back(count);
         count += static_cast<int>(own_[k].words.size() + after_[k].words.size());
@@ -113,7 +113,6 @@ void Grammar::use(const Window& window)
     for (std::size_t k = window.first; k <= window.last; ++k) {
         addTalk(states.before(k), window.talk_phone);
         null(states.before(k), states.end, 0.0);
-        addSkipsFrom(states, states.before(k), k, 0.0);
         const double away = static_cast<double>(k > window.at ? k - window.at : window.at - k);
         const double misses = k == window.at ? 0.0
             : window.anywhere                ? kTakeEdge
@@ -227,7 +226,7 @@ void Grammar::transition(int from, int to, double log_probability, const WordPla
 void Grammar::addNote(const States& states, std::size_t k, bool near_misses)
 {
     const int before = states.before(k);
-    const int next = before + 1;
+    const int ends = states.after(k);
     const int inner = states.inner[k - states.first];
     const auto& own = own_[k].words;
     const auto& after = after_[k].words;
@@ -235,7 +234,7 @@ void Grammar::addNote(const States& states, std::size_t k, bool near_misses)
     int before_last = before; ///< the state before the word before
     for (std::size_t w = 0; w < own.size(); ++w) {
         const bool ends_note = w + 1 == own.size() && after.empty();
-        const int to = ends_note ? next : inner + static_cast<int>(w);
+        const int to = ends_note ? ends : inner + static_cast<int>(w);
         transition(at, to, 0.0, {k, w, false});
         if (near_misses) {
             addMisses(at, to, {k, w, false});
@@ -243,7 +242,7 @@ void Grammar::addNote(const States& states, std::size_t k, bool near_misses)
                 transition(before_last, to, kMisread, {k, w, false});
             }
             if (w + 1 == own.size() && w > 0 && canDrop(k, w)) {
-                null(at, to, kMisread);
+                null(at, ends_note ? states.before(k + 1) : to, kMisread);
             }
         }
         if (w == 1 && take::isJoiner(own[0])) {
@@ -258,24 +257,20 @@ void Grammar::addNote(const States& states, std::size_t k, bool near_misses)
         before_last = at;
         at = to;
     }
-    null(at, before, kRepeat);
+    addWaysOn(states, at, k, after.empty() ? 0.0 : kNoDistance);
     if (after.empty()) {
         return;
     }
-    // null transitions do not chain: leaving the distance out and skipping on are one
-    null(at, next, kNoDistance);
-    null(at, states.end, 0.0);
-    addSkipsFrom(states, at, k + 1, kNoDistance);
     for (std::size_t w = 0; w < after.size(); ++w) {
         const bool last = w + 1 == after.size();
-        const int to = last ? next : inner + static_cast<int>(own.size() + w);
+        const int to = last ? ends : inner + static_cast<int>(own.size() + w);
         transition(at, to, 0.0, {k, w, true});
         if (near_misses) {
             addMisses(at, to, {k, w, true});
         }
         at = to;
     }
-    null(next, before, kRepeat);
+    addWaysOn(states, at, k, 0.0);
 }
 
 void Grammar::null(int from, int to, double log_probability)
@@ -283,12 +278,17 @@ void Grammar::null(int from, int to, double log_probability)
     fsg_model_null_trans_add(fsg_, from, to, log(log_probability));
 }
 
-/// From `state`, which stands before note `next`, past one or more notes.
-void Grammar::addSkipsFrom(const States& states, int state, std::size_t next, double cost)
+/// From `state`, in which note `k` may end: to the next note, past one or more, or back to read it again.
+/// Null transitions do not chain: what leaving its distance out costs is said here too.
+void Grammar::addWaysOn(const States& states, int state, std::size_t k, double no_distance)
 {
+    const std::size_t next = k + 1;
+    null(state, states.before(next), no_distance);
+    null(state, states.before(k), kRepeat);
+    null(state, states.end, 0.0);
     for (std::size_t to = next + 1; to <= std::min(states.last, next + kLongestSkip); ++to) {
         const double skips = kSkipFirst + kSkipMore * static_cast<double>(to - next - 1);
-        null(state, states.before(to), std::max(cost + skips, kFarthest));
+        null(state, states.before(to), std::max(no_distance + skips, kFarthest));
     }
 }
 

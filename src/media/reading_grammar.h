@@ -61,7 +61,9 @@ public:
     [[nodiscard]] bool canDrop(std::size_t k, std::size_t word) const;
 
 private:
-    /// States: B_k before each note, inner ones between its words, one to begin and one to end in.
+    /// States: one before each note, inner ones between its words, one after it, one to begin and one to end
+    /// in. Talk comes back to the state before a note many times in each frame: what may be left out or read
+    /// again there is said at the states that a note ends in.
     struct States {
         std::size_t first = 0;
         std::size_t last = 0;
@@ -70,6 +72,7 @@ private:
         int end = 0;
 
         [[nodiscard]] int before(std::size_t k) const { return static_cast<int>(k - first); }
+        [[nodiscard]] int after(std::size_t k) const { return static_cast<int>(last + 1 + k - 2 * first); }
     };
 
     [[nodiscard]] int log(double natural) const;
@@ -82,7 +85,7 @@ private:
     void addNote(const States& states, std::size_t k, bool near_misses);
     void addMisses(int from, int to, WordPlace place);
     void null(int from, int to, double log_probability);
-    void addSkipsFrom(const States& states, int state, std::size_t next, double cost);
+    void addWaysOn(const States& states, int state, std::size_t k, double no_distance);
 
     ps_decoder_s* decoder_;
     const std::vector<ExpectedNote>& expected_;

@@ -78,8 +78,8 @@ private:
     double now_s_ = 1.0;
 };
 
-const std::vector<std::string> kStage{"left three long", "into right four", "caution left two", "right six",
-    "hairpin left", "into right five", "left four over crest", "right three"};
+const std::vector<std::string> kEightCalls{"left three long", "into right four", "caution left two",
+    "right six", "hairpin left", "into right five", "left four over crest", "right three"};
 
 std::vector<bool> readOf(const std::vector<FoundNote>& found)
 {
@@ -92,8 +92,8 @@ std::vector<bool> readOf(const std::vector<FoundNote>& found)
 
 ByHand sayAll(std::size_t but = 99)
 {
-    ByHand reading(kStage);
-    for (std::size_t k = 0; k < kStage.size(); ++k) {
+    ByHand reading(kEightCalls);
+    for (std::size_t k = 0; k < kEightCalls.size(); ++k) {
         if (k != but) {
             reading.say(k);
         }
@@ -106,7 +106,7 @@ ByHand sayAll(std::size_t but = 99)
 TEST(Readings, EveryNoteReadHasItsWordsAndItsMoment)
 {
     const auto found = sayAll().finish();
-    EXPECT_EQ(readOf(found), std::vector<bool>(kStage.size(), true));
+    EXPECT_EQ(readOf(found), std::vector<bool>(kEightCalls.size(), true));
     EXPECT_NEAR(found[1].span.start_s, 1.9, 1e-9);
     EXPECT_NEAR(found[1].span.end_s, 2.8, 1e-9);
     ASSERT_EQ(found[1].words.size(), 3U);
@@ -125,7 +125,7 @@ TEST(Readings, ANoteLeftOutIsNotRead)
 
 TEST(Readings, BrokenOffAndBegunAgainIsRestartedButBrokenOffOnlyIsMissed)
 {
-    ByHand reading(kStage);
+    ByHand reading(kEightCalls);
     reading.say(0).say(1, 0, 2).pause(0.5).say(1).say(2, 0, 1).say(3).say(4).say(5).say(6).say(7);
     const auto found = reading.finish();
     EXPECT_TRUE(found[1].read);
@@ -136,7 +136,7 @@ TEST(Readings, BrokenOffAndBegunAgainIsRestartedButBrokenOffOnlyIsMissed)
 
 TEST(Readings, SaidAgainIsARepeatAndTheFirstCounts)
 {
-    ByHand reading(kStage);
+    ByHand reading(kEightCalls);
     reading.say(0).say(1);
     const double again_s = reading.now_s();
     reading.say(1).say(2).say(3).say(4).say(5).say(6).say(7);
@@ -149,16 +149,16 @@ TEST(Readings, SaidAgainIsARepeatAndTheFirstCounts)
 TEST(Readings, WhatIsAgainMuchTooFastOrDrawnOutIsTalk)
 {
     for (const double tempo : {3.0, 0.3}) {
-        ByHand reading(kStage);
+        ByHand reading(kEightCalls);
         reading.say(0).say(1).tempo(tempo).say(1).tempo(1.0).say(2).say(3).say(4).say(5).say(6).say(7);
         EXPECT_TRUE(reading.finish()[1].repeats.empty()) << tempo;
     }
     for (const double tempo : {1.5, 0.6}) {
-        ByHand reading(kStage);
+        ByHand reading(kEightCalls);
         reading.say(0).say(1).tempo(tempo).say(1).tempo(1.0).say(2).say(3).say(4).say(5).say(6).say(7);
         EXPECT_EQ(reading.finish()[1].repeats.size(), 1U) << tempo;
     }
-    ByHand reading(kStage);
+    ByHand reading(kEightCalls);
     reading.say(0).say(1, 0, 2).pause(2.0).say(1, 2).say(1).say(2).say(3).say(4).say(5).say(6).say(7);
     EXPECT_EQ(reading.finish()[1].repeats.size(), 1U) << "the first time with a pause in it";
 }
@@ -166,7 +166,7 @@ TEST(Readings, WhatIsAgainMuchTooFastOrDrawnOutIsTalk)
 TEST(Readings, OneNoteAloneIsNotSaidAgainLongAfterIt)
 {
     const auto repeats = [](std::size_t many) {
-        ByHand reading(kStage);
+        ByHand reading(kEightCalls);
         reading.say(0).say(1).say(2).say(3).pause(14.0).say(4).say(5);
         for (std::size_t k = 1; k < 1 + many; ++k) {
             reading.say(k); // who lost the place reads on from there
@@ -183,7 +183,7 @@ TEST(Readings, OneNoteAloneIsNotSaidAgainLongAfterIt)
 
 TEST(Readings, APauseInsideANoteIsAHesitation)
 {
-    ByHand reading(kStage);
+    ByHand reading(kEightCalls);
     reading.say(0, 0, 2).pause(0.5).say(0, 2, 3).say(1).say(2).say(3);
     const auto found = reading.finish();
     EXPECT_TRUE(found[0].read);
@@ -194,7 +194,7 @@ TEST(Readings, APauseInsideANoteIsAHesitation)
 
 TEST(Readings, AWordMisreadIsToldAndOneOfADistanceApart)
 {
-    ByHand reading(kStage);
+    ByHand reading(kEightCalls);
     reading.say(0).misread(1, 2, "five").distance(1, "eighty").say(2).distance(2).say(3).say(4);
     const auto found = reading.finish();
     ASSERT_EQ(found[1].misread.size(), 2U);
@@ -273,19 +273,19 @@ TEST(Readings, ANoteFarFromAllOthersIsNone)
 
 TEST(Readings, WhereMoreIsSaidAgainThanAtAllNobodyReads)
 {
-    ByHand babble(kStage);
+    ByHand babble(kEightCalls);
     for (int i = 0; i < 6; ++i) {
         babble.say(0).say(1);
     }
-    EXPECT_EQ(readOf(babble.finish()), std::vector<bool>(kStage.size(), false));
+    EXPECT_EQ(readOf(babble.finish()), std::vector<bool>(kEightCalls.size(), false));
 }
 
 TEST(Readings, WhatTheEndCutsOffCanSoundLikeALaterNoteAndIsNone)
 {
-    ByHand cut_off(kStage);
+    ByHand cut_off(kEightCalls);
     cut_off.say(0).say(1).say(2).say(4);
     EXPECT_FALSE(cut_off.finish(0.0)[4].read);
-    ByHand whole(kStage);
+    ByHand whole(kEightCalls);
     whole.say(0).say(1).say(2).say(4);
     EXPECT_TRUE(whole.finish(5.0)[4].read);
 }

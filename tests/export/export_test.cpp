@@ -1,6 +1,7 @@
 /// A stage as files of other kinds, read back by whatever reads such files.
 #include "captions/cues.h"
 #include "captions/draft.h"
+#include "demo.h"
 #include "export/export_stage.h"
 #include "export/tables.h"
 #include "formats/files.h"
@@ -23,7 +24,6 @@ using namespace brumefall::exporting;
 
 namespace {
 
-const std::filesystem::path kDemo = DEMO_FOLDER;
 const std::string kTake = "2030-03-08 21.40.31";
 
 class ExportTest : public testing::Test {

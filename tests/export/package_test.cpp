@@ -1,4 +1,5 @@
 /// Stages packed into one file and out of it; packages got from strangers.
+#include "demo.h"
 #include "export/package.h"
 #include "formats/files.h"
 #include "stage/stage.h"
@@ -12,8 +13,6 @@ using namespace brumefall;
 using namespace brumefall::exporting;
 
 namespace {
-
-const std::filesystem::path kDemo = DEMO_FOLDER;
 
 /// A .zip made by hand, whatever is in it.
 class Zip {

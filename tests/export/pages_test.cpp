@@ -1,4 +1,5 @@
 /// The notebook on paper.
+#include "demo.h"
 #include "pages/book.h"
 #include "support.h"
 
@@ -14,8 +15,6 @@ using namespace brumefall;
 using namespace brumefall::pages;
 
 namespace {
-
-const std::filesystem::path kDemo = DEMO_FOLDER;
 
 class BookTest : public testing::Test {
 protected:

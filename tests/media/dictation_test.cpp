@@ -5,6 +5,7 @@
 #include "media/dictation.h"
 #include "media/pronunciations.h"
 #include "media/resample.h"
+#include "media/sounds.h"
 #include "media/voice.h"
 
 #include <gtest/gtest.h>
@@ -17,8 +18,6 @@
 using namespace brumefall;
 
 namespace {
-
-constexpr std::size_t kSecond = media::kAlignRate_hz;
 
 /// Breaths with a second of a quiet room between them.
 std::vector<std::int16_t> dictate(
@@ -40,17 +39,17 @@ std::vector<std::int16_t> dictate(
     return samples;
 }
 
-struct Heard {
+struct Lines {
     std::vector<captions::Dictated> breaths;
     std::vector<double> from_s;
     bool shown_while_said = false;
 };
 
 /// As a microphone gives it: a tenth of a second at a time.
-Heard hear(const std::vector<std::int16_t>& samples, const notes::Style& style = {})
+Lines hear(const std::vector<std::int16_t>& samples, const notes::Style& style = {})
 {
     media::Dictation dictation(style);
-    Heard heard;
+    Lines heard;
     const auto take = [&](const std::optional<captions::Cue>& cue) {
         if (cue) {
             heard.breaths.push_back(captions::dictated(*cue, style, media::englishPronunciations()));

@@ -3,6 +3,7 @@
 #include "media/condense.h"
 #include "media/loudness.h"
 #include "media/resample.h"
+#include "media/sounds.h"
 #include "media/voice.h"
 
 #include <gtest/gtest.h>
@@ -15,8 +16,6 @@
 using namespace brumefall;
 
 namespace {
-
-constexpr std::size_t kSecond = media::kAlignRate_hz;
 
 std::vector<std::int16_t> said(const std::string& words, double gain)
 {

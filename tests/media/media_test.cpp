@@ -166,14 +166,14 @@ TEST(MicrophoneLevel, TellsSilenceAFaintVoiceAndAnOverdrivenOne)
         }
         return level.hearing();
     };
-    EXPECT_EQ(after(0.3, 0.004), media::Hearing::fine);
-    EXPECT_EQ(after(0.0, 0.0), media::Hearing::silent);
-    EXPECT_EQ(after(0.012, 0.001), media::Hearing::faint);
-    EXPECT_EQ(after(0.003, 0.003), media::Hearing::fine) << "an even hum: nobody speaks";
-    EXPECT_EQ(after(1.0, 0.01), media::Hearing::clipped);
+    EXPECT_EQ(after(0.3, 0.004), media::MicrophoneHearing::fine);
+    EXPECT_EQ(after(0.0, 0.0), media::MicrophoneHearing::silent);
+    EXPECT_EQ(after(0.012, 0.001), media::MicrophoneHearing::faint);
+    EXPECT_EQ(after(0.003, 0.003), media::MicrophoneHearing::fine) << "an even hum: nobody speaks";
+    EXPECT_EQ(after(1.0, 0.01), media::MicrophoneHearing::clipped);
     media::MicrophoneLevel once;
     once.hear(1.0, 0.02); // a knock on the table
-    EXPECT_EQ(once.hearing(), media::Hearing::fine);
+    EXPECT_EQ(once.hearing(), media::MicrophoneHearing::fine);
 }
 
 TEST(CarNoise, IsAsLongAsAskedForAndNeverStopsNorOverdrives)

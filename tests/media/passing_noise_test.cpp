@@ -4,7 +4,7 @@
 #include "media/loudness.h"
 #include "media/passing_noise.h"
 #include "media/resample.h"
-#include "media/stones.h"
+#include "media/sounds.h"
 #include "media/voice.h"
 
 #include <gtest/gtest.h>
@@ -19,7 +19,6 @@ using namespace brumefall;
 
 namespace {
 
-constexpr std::size_t kSecond = media::kAlignRate_hz;
 constexpr std::size_t kSilence = 3 * kSecond;
 
 /// Three seconds of nothing, a call, three seconds of nothing.

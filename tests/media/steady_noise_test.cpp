@@ -2,6 +2,7 @@
 
 #include "media/condense.h"
 #include "media/resample.h"
+#include "media/sounds.h"
 #include "media/steady_noise.h"
 #include "media/voice.h"
 
@@ -16,8 +17,6 @@
 using namespace brumefall;
 
 namespace {
-
-constexpr std::size_t kSecond = media::kAlignRate_hz;
 
 double rms(std::span<const std::int16_t> samples)
 {

@@ -16,7 +16,7 @@ static void initResources() // the macro does not stand within a namespace
 namespace brumefall::app {
 namespace {
 
-constexpr const char* kChosen = "language";
+constexpr const char* kLanguageKey = "language";
 
 QString spokenLanguage()
 {
@@ -56,13 +56,13 @@ QString ownName(const QString& language)
 
 QString chosenLanguage()
 {
-    const QString chosen = QSettings().value(QLatin1String(kChosen)).toString();
+    const QString chosen = QSettings().value(QLatin1String(kLanguageKey)).toString();
     return languages().contains(chosen) ? chosen : QString();
 }
 
 void chooseLanguage(const QString& language)
 {
-    QSettings().setValue(QLatin1String(kChosen), language);
+    QSettings().setValue(QLatin1String(kLanguageKey), language);
 }
 
 void loadLanguage(QApplication& application)

@@ -12,8 +12,6 @@
 namespace brumefall::app {
 namespace {
 
-enum Column { kStage, kLength, kNotes, kPlaced, kPlanned, kTakes, kOnTime, kLast, kWeakest };
-
 const log::TakeSummary* lastWhole(const log::StageSummary& stage)
 {
     const auto it = std::find_if(stage.takes.rbegin(), stage.takes.rend(),

@@ -23,6 +23,8 @@ signals:
     void crewWanted(const QString& folder); ///< of that stage, for the open one
 
 private:
+    enum Column { kStage, kLength, kNotes, kPlaced, kPlanned, kTakes, kOnTime, kLast, kWeakest };
+
     [[nodiscard]] QString chosenFolder() const; ///< empty where no stage is chosen
 
     QLabel* name_;

@@ -12,8 +12,6 @@
 namespace brumefall::app {
 namespace {
 
-enum Column { kTake, kTitle, kPass, kReader, kOnTime, kLate, kMissed, kMisread, kDrift, kRate, kComment };
-
 QString whatItWas(const log::TakeSummary& take)
 {
     QString words = QString::fromStdString(take.reader);

@@ -22,6 +22,8 @@ signals:
     void takeChosen(const QString& name);
 
 private:
+    enum Column { kTake, kTitle, kPass, kReader, kOnTime, kLate, kMissed, kMisread, kDrift, kRate, kComment };
+
     void openChosen();
     void removeChosen();
     void showTexts();

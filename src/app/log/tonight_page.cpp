@@ -11,11 +11,6 @@
 #include <algorithm>
 
 namespace brumefall::app {
-namespace {
-
-enum Column { kDone, kStage, kNotes, kMinutes, kWay, kWhy };
-
-} // namespace
 
 TonightPage::TonightPage(QWidget* parent)
     : QWidget(parent)

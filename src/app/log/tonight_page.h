@@ -34,6 +34,8 @@ signals:
     void drillWanted(const brumefall::log::DrillStretch& drill);
 
 private:
+    enum Column { kDone, kStage, kNotes, kMinutes, kWay, kWhy };
+
     void list();
     void fill();
     void begin();

@@ -30,7 +30,6 @@
 namespace brumefall::app {
 namespace {
 
-enum Column { kTake, kTime, kHeard, kProposed, kMended, kSure, kColumns };
 constexpr std::size_t kNoCall = std::numeric_limits<std::size_t>::max();
 constexpr double kSureEnough = 0.85;
 

@@ -37,6 +37,8 @@ signals:
     void heardTaken(const QString& recording);
 
 private:
+    enum Column { kTake, kTime, kHeard, kProposed, kMended, kSure, kColumns };
+
     using QWidget::show;
     void showStage();
     void showRow(int row, std::size_t call);

@@ -19,8 +19,6 @@
 namespace brumefall::app {
 namespace {
 
-enum Column { kWritten, kKind, kMeans };
-
 QString kindName(bool abbreviation)
 {
     return abbreviation ? StylePanel::tr("short for") : StylePanel::tr("our word for");

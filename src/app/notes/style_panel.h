@@ -20,6 +20,8 @@ public:
     explicit StylePanel(Document& document, QWidget* parent = nullptr);
 
 private:
+    enum Column { kWritten, kKind, kMeans };
+
     void show_();
     void chooseReadyMade(int index);
     void takeChoices();

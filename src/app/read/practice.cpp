@@ -13,7 +13,6 @@ namespace {
 
 using take::Way;
 
-constexpr double kCountDown_s = 3.0;
 constexpr double kWarmUp_s = 1.5; ///< the video runs steadily before the voice is taken down
 constexpr double kListen_s = 30.0; ///< of a stretch that nobody chose
 constexpr double kAfterFinish_s = 3.0;

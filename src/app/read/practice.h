@@ -17,6 +17,8 @@
 
 namespace brumefall::app {
 
+inline constexpr double kCountDown_s = 3.0; ///< before the first note
+
 class Practice : public QObject {
     Q_OBJECT
 

@@ -15,8 +15,6 @@
 namespace brumefall::app {
 namespace {
 
-constexpr double kCountDown_s = 3.0;
-
 double lengthOf_s(const QByteArray& bytes)
 {
     return static_cast<double>(bytes.size()) / 2.0 / media::kRecordingRate_hz;
@@ -225,7 +223,7 @@ void ReadWorkspace::listen()
         ear_.reset();
     }
     hears_ = {};
-    hearing_ = media::Hearing::fine;
+    hearing_ = media::MicrophoneHearing::fine;
     const bool microphone = input_->currentData().toString() != QStringLiteral("simulated");
     if (!isVisible() || recorder_.isRecording() || practice_.state() == Practice::State::preparing
         || !microphone) {
@@ -470,18 +468,18 @@ QString ReadWorkspace::stateWords() const
             : tr("Preparing the guide voice: %1 %. G stops it.").arg(std::lround(100.0 * prepared_share_));
     }
     switch (hearing_) {
-    case media::Hearing::silent:
+    case media::MicrophoneHearing::silent:
         return tr("%1 hears nothing. Choose another microphone, or see that it is plugged in and not "
                   "turned off.")
             .arg(input_->currentText());
-    case media::Hearing::faint:
+    case media::MicrophoneHearing::faint:
         return tr(
             "%1 hears a voice only faintly. Come nearer, or turn it up in the desktop's sound settings.")
             .arg(input_->currentText());
-    case media::Hearing::clipped:
+    case media::MicrophoneHearing::clipped:
         return tr("%1 is overdriven. Turn it down in the desktop's sound settings, or keep further off.")
             .arg(input_->currentText());
-    case media::Hearing::fine: break;
+    case media::MicrophoneHearing::fine: break;
     }
     if (recorder_.isPaused()) {
         return tr("Paused at %1 s, voice and video alike. Next: go on (Space), or stop (R).")

@@ -88,7 +88,7 @@ private:
     media::Reading last_reading_;
     std::unique_ptr<media::VoiceInput> ear_; ///< the microphone while nothing is recorded
     media::MicrophoneLevel hears_;
-    media::Hearing hearing_ = media::Hearing::fine;
+    media::MicrophoneHearing hearing_ = media::MicrophoneHearing::fine;
     QString trouble_; ///< said until something else happens
     double prepared_share_ = -1.0; ///< of a voice that is being made; below 0: none is
     QMetaObject::Connection begins_when_open_;

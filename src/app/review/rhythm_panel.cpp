@@ -8,7 +8,6 @@
 namespace brumefall::app {
 namespace {
 
-enum Column { kNumber, kWhat, kRate, kStill, kHesitated, kBegun, kColumns };
 enum Data { kNoteRole = Qt::UserRole, kFromRole, kToRole };
 
 QString pair(double read, double planned)

@@ -26,6 +26,8 @@ signals:
     void chosen(const QString& note, double from_s, double to_s);
 
 private:
+    enum Column { kNumber, kWhat, kRate, kStill, kHesitated, kBegun, kColumns };
+
     void addMoment(const take::Moment& moment, const QString& number);
     void addCall(const take::CallRhythm& call, const QString& number);
     /// A row that plays from `from_s` to `to_s`; what it shows is filled in by the caller.

@@ -14,8 +14,6 @@
 namespace brumefall::app {
 namespace {
 
-enum Column { kClass, kNow, kFitted, kBetween, kRemarks, kMoves, kRead, kColumns };
-
 QString nameOf(plan::LeadClass lead_class)
 {
     const std::array names{QObject::tr("fast corners"), QObject::tr("medium corners"),

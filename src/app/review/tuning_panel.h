@@ -24,6 +24,8 @@ public:
     void showTake(const stage::Take* take);
 
 private:
+    enum Column { kClass, kNow, kFitted, kBetween, kRemarks, kMoves, kRead, kColumns };
+
     void fill();
     void takeChosen();
     void takeAll();

@@ -68,6 +68,7 @@ enum class Part : std::uint8_t {
     unknown,
     skipped, ///< a word of the language that has no meaning where it stands
 };
+inline constexpr std::size_t kParts = static_cast<std::size_t>(Part::skipped) + 1;
 
 constexpr bool isRelation(Part part)
 {

@@ -17,7 +17,6 @@
 namespace brumefall::notes {
 namespace {
 
-constexpr std::size_t kParts = static_cast<std::size_t>(Part::skipped) + 1;
 using Shares = std::array<double, kParts>;
 
 /// How often each part is said where all would be as likely.

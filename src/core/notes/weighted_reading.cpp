@@ -11,7 +11,6 @@ namespace {
 
 constexpr double kNever = 1e9;
 constexpr double kBeam = 14.0; ///< states that cost so much more than the best one are not followed
-constexpr std::size_t kParts = static_cast<std::size_t>(Part::skipped) + 1;
 
 /// Steps for every state, part and pause, made once for an order.
 class StepTable {

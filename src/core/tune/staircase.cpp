@@ -1,5 +1,7 @@
 #include "tune/staircase.h"
 
+#include "tune/leads.h"
+
 #include <algorithm>
 #include <numeric>
 
@@ -7,7 +9,6 @@ namespace brumefall::tune {
 namespace {
 
 constexpr double kLeastStep_s = 0.05;
-constexpr double kMostLead_s = 8.0;
 constexpr int kTurns = 4;
 constexpr int kPassed = 5;
 

@@ -1,10 +1,15 @@
-/// Stones under a car.
+/// What tests of sounds share.
 #pragma once
 
+#include "media/condense.h"
+
 #include <algorithm>
+#include <cstddef>
 #include <cstdint>
 #include <random>
 #include <vector>
+
+inline constexpr std::size_t kSecond = brumefall::media::kAlignRate_hz; ///< samples
 
 /// Twelve times a second something hits the floor under the sound and rings for some hundredths of a second.
 inline void addStones(std::vector<std::int16_t>& samples, int rate_hz, double loudness, unsigned seed)
