@@ -9,8 +9,8 @@ namespace brumefall::media {
 
 PieceSearch::PieceSearch(const std::vector<ExpectedNote>& expected)
     : expected_(expected)
+    , voice_(makeVoice(1.0))
 {
-    use(makeVoice(1.0));
 }
 
 PieceSearch::Result PieceSearch::search(
@@ -237,13 +237,7 @@ PieceSearch::Voice PieceSearch::makeVoice(double warp) const
 {
     Decoder decoder = makeDecoder(Means::of_utterance, warp);
     auto grammar = std::make_unique<Grammar>(decoder.get(), expected_);
-    return {std::move(decoder), std::move(grammar)};
-}
-
-void PieceSearch::use(Voice voice)
-{
-    grammar_ = std::move(voice.grammar);
-    decoder_ = std::move(voice.decoder);
+    return {std::move(decoder), std::move(grammar), {}};
 }
 
 bool PieceSearch::readsLouder(
@@ -321,27 +315,27 @@ bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar:
     }
     ++tries;
     static_cast<void>(decode(samples, 0.0, window));
-    const auto as_it_is = logLikelihood(decoder_.get());
+    const auto as_it_is = logLikelihood(voice_.decoder.get());
     if (!as_it_is) {
         return false;
     }
-    Voice before{std::move(decoder_), std::move(grammar_)};
+    Voice before = std::move(voice_);
     std::optional<Voice> best;
     bool reads = false;
     auto likely = as_it_is;
     for (const double warp : kShorter) {
-        use(makeVoice(warp));
+        voice_ = makeVoice(warp);
         const Heard other = decode(samples, 0.0, window);
-        const auto now = logLikelihood(decoder_.get());
+        const auto now = logLikelihood(voice_.decoder.get());
         if (!now || *now <= *likely) {
             break;
         }
         likely = now;
         reads = other.isReading(); // a step on the way may be heard as talk
-        best = Voice{std::move(decoder_), std::move(grammar_)};
+        best = std::move(voice_);
     }
     const bool shorter = best && reads && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
-    use(shorter ? std::move(*best) : std::move(before));
+    voice_ = shorter ? std::move(*best) : std::move(before);
     shorter_ = shorter_ || shorter;
     return shorter;
 }
@@ -395,7 +389,7 @@ bool PieceSearch::mayHaveShortNote(const Heard& heard) const
     constexpr double kOneWord_s = 0.7;
     const std::size_t next = heard.words.empty() ? expected_.size() : heard.words.back().place.note + 1;
     return heard.talk_s > 0.0 && heard.talk_s < kOneWord_s && next < expected_.size()
-        && grammar_->ownWords(next).size() == 1;
+        && voice_.grammar->ownWords(next).size() == 1;
 }
 
 Heard PieceSearch::withMoreNotes(const Condensed& condensed, const take::Span& piece, Grammar::Window& window,
@@ -428,7 +422,7 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
         std::vector<WordPlace> said;
         std::vector<WordPlace> written;
         for (const HeardWord& word : words) {
-            const auto& own = grammar_->ownWords(word.place.note);
+            const auto& own = voice_.grammar->ownWords(word.place.note);
             if (!word.place.after && !written.empty() && word.place.word == written.back().word + 2) {
                 written.push_back({word.place.note, word.place.word - 1, false, 0}); // it was dropped
             }
@@ -436,7 +430,7 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
             written.push_back({word.place.note, word.place.word, word.place.after, 0});
             const bool last = !word.place.after && word.place.word + 2 == own.size()
                 && (&word == &words.back() || (&word + 1)->place.after);
-            if (last && grammar_->canDrop(word.place.note, word.place.word + 1)) {
+            if (last && voice_.grammar->canDrop(word.place.note, word.place.word + 1)) {
                 written.push_back({word.place.note, word.place.word + 1, false, 0});
             }
         }
@@ -452,7 +446,7 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
         for (HeardWord& word : words) {
             word.sure = 1.0 / (1.0 + std::exp((evenGain(word.place) - gain) / kSlope));
             if (word.place.miss > 0) {
-                word.said = grammar_->said(word.place);
+                word.said = voice_.grammar->said(word.place);
             }
         }
     }
@@ -498,7 +492,7 @@ void PieceSearch::closeGap(const Condensed& condensed, std::span<HeardWord> note
     const take::Span span{
         std::max(note[rest].span.start_s - kEarlier_s, note[rest - 1].span.end_s), note.back().span.end_s};
     const auto all_fit = fit(condensed, span, places);
-    const auto placed = heardBy(decoder_.get(), fitFrom(span)).words;
+    const auto placed = heardBy(voice_.decoder.get(), fitFrom(span)).words;
     if (!all_fit || placed.size() != note.size()) {
         return;
     }
@@ -519,16 +513,16 @@ double PieceSearch::evenGain(const WordPlace& place) const
     constexpr double kDirection = 0.0;
     constexpr double kOther = 22.0;
     constexpr double kDistance = 80.0;
-    const std::string& word = grammar_->written(place);
+    const std::string& word = voice_.grammar->written(place);
     return place.after ? kDistance : word == "left" || word == "right" ? kDirection : kOther;
 }
 
 std::optional<double> PieceSearch::fit(
     const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words)
 {
-    grammar_->useExactly(words);
-    explain(decoder_.get(), samplesOf(condensed, {fitFrom(span), span.end_s + kAround_s}));
-    return logLikelihood(decoder_.get());
+    voice_.grammar->useExactly(words);
+    explain(voice_.decoder.get(), samplesOf(condensed, {fitFrom(span), span.end_s + kAround_s}), voice_.mean);
+    return logLikelihood(voice_.decoder.get());
 }
 
 std::span<const std::int16_t> PieceSearch::samplesOf(const Condensed& condensed, const take::Span& span)
@@ -547,9 +541,9 @@ Heard PieceSearch::decode(
 
 Heard PieceSearch::decode(std::span<const std::int16_t> samples, double from_s, const Grammar::Window& window)
 {
-    grammar_->use(window);
-    explain(decoder_.get(), samples);
-    return heardBy(decoder_.get(), std::max(0.0, from_s));
+    voice_.grammar->use(window);
+    explain(voice_.decoder.get(), samples, voice_.mean);
+    return heardBy(voice_.decoder.get(), std::max(0.0, from_s));
 }
 
 std::size_t PieceSearch::lastWordOf(const std::vector<HeardWord>& heard, std::size_t i) const
@@ -557,7 +551,7 @@ std::size_t PieceSearch::lastWordOf(const std::vector<HeardWord>& heard, std::si
     const WordPlace& place = heard[i].place;
     const bool goes_on = i > 0 && heard[i - 1].place.note == place.note && !heard[i - 1].place.after
         && heard[i - 1].place.word < place.word;
-    const std::size_t own = grammar_->ownWords(place.note).size();
+    const std::size_t own = voice_.grammar->ownWords(place.note).size();
     const std::size_t last = i + own - 1 - place.word;
     const bool whole = !place.after && place.word <= 1 && !goes_on && last < heard.size()
         && heard[last].place.note == place.note && !heard[last].place.after

@@ -92,9 +92,9 @@ private:
     struct Voice {
         Decoder decoder;
         std::unique_ptr<Grammar> grammar;
+        FeatureMean mean;
     };
     [[nodiscard]] Voice makeVoice(double warp) const;
-    void use(Voice voice);
 
     /// Whether the louder voice of the piece reads the notes that are heard in it, and hardly talks: the
     /// softer one does: then `otherwise_` is known.
@@ -178,8 +178,7 @@ private:
     [[nodiscard]] std::size_t wholeUntil(const std::vector<HeardWord>& heard, double sure_s) const;
 
     const std::vector<ExpectedNote>& expected_;
-    Decoder decoder_;
-    std::unique_ptr<Grammar> grammar_;
+    Voice voice_;
     bool one_after_another_ = true; ///< the notes were read in the last piece
     /// There was talk in the last piece that was plainly read: who talks on seems to say notes again.
     bool remarked_ = false;

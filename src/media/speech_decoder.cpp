@@ -8,6 +8,7 @@
 extern "C" {
 #include <pocketsphinx.h>
 #include <sphinxbase/err.h>
+#include <sphinxbase/feat.h>
 #include <sphinxbase/ngram_model.h>
 }
 
@@ -131,6 +132,23 @@ void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples)
     ps_end_utt(decoder);
 }
 
+void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples, FeatureMean& mean)
+{
+    constexpr std::size_t kLong = 15 * kAlignRate_hz;
+    feat_t* features = ps_get_feat(decoder);
+    const bool is_long = samples.size() >= kLong;
+    if (!is_long && !mean.empty()) {
+        features->cmn = CMN_LIVE;
+        cmn_live_set(features->cmn_struct, mean.data());
+    }
+    explain(decoder, samples);
+    features->cmn = CMN_BATCH;
+    if (is_long) {
+        mean.resize(static_cast<std::size_t>(features->cmn_struct->veclen));
+        cmn_live_get(features->cmn_struct, mean.data());
+    }
+}
+
 void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::vector<std::string>& ways)
 {
     for (std::size_t i = 0; i < ways.size(); ++i) {
@@ -212,7 +230,7 @@ bool Heard::isReading() const
 
 bool Heard::isDrawnOut() const
 {
-    constexpr double kLong_s = 0.7;
+    constexpr double kLong_s = 0.9;
     return notes_s > kLong_s * static_cast<double>(words.size());
 }
 

@@ -46,6 +46,14 @@ inline constexpr const char* kListenerSearch = "notes";
 /// Finds the best path through all of `samples`, as one utterance.
 void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples);
 
+/// The mean of a voice's features, which is taken from them before they are compared; empty where it is not
+/// known.
+using FeatureMean = std::vector<float>;
+
+/// The same where the decoder's means are of utterances. A few words have no mean of their own that tells
+/// anything of the voice: they get `mean`, that of the last long utterance, where there was one.
+void explain(ps_decoder_s* decoder, std::span<const std::int16_t> samples, FeatureMean& mean);
+
 /// `name` is said in these ways, in phones.
 void addToDictionary(ps_decoder_s* decoder, const std::string& name, const std::vector<std::string>& ways);
 
