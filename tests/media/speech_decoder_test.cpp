@@ -78,6 +78,16 @@ TEST(SpeechDecoder, AReadingIsPlainWhereHardlyAnythingElseIsHeardAndNothingJumps
     EXPECT_FALSE(drawn_out.isPlainReading(kMost)) << "nobody says a word for a second";
 }
 
+/// Three words in two seconds and a half are slow, and said by people: they are no noise.
+TEST(SpeechDecoder, ASlowReaderIsNotTakenForNoise)
+{
+    constexpr double kMost = 0.3; // of talk
+    auto slow = heard({7, 8, 9});
+    slow.notes_s = 0.83 * static_cast<double>(slow.words.size());
+    EXPECT_FALSE(slow.isDrawnOut());
+    EXPECT_TRUE(slow.isPlainReading(kMost));
+}
+
 TEST(SpeechDecoder, OneNoteAfterAnotherLeavesNoneOutAndMisreadOnesAreCounted)
 {
     EXPECT_TRUE(heard({7, 8, 8, 9}).isOneAfterAnother());
@@ -112,4 +122,32 @@ TEST(SpeechDecoder, AShortThroatIsHeardAsOneHoweverManyVoicesCameBefore)
     EXPECT_NE(shorter, as_it_is);
     EXPECT_EQ(likelihood(1.32), shorter);
     EXPECT_EQ(likelihood(1.0), as_it_is);
+}
+
+/// A single note has no mean that tells of the voice, and what was heard before does.
+TEST(SpeechDecoder, AFewWordsAreComparedByTheMeanOfWhatWasSaidAtLengthBefore)
+{
+    const std::vector<take::ExpectedNote> expected{{"n1", "left four", ""}};
+    const auto decoder = media::makeDecoder(media::Means::of_utterance);
+    media::Grammar grammar(decoder.get(), expected);
+    grammar.useExactly({{0, 0, false, 0}, {0, 1, false, 0}});
+    const auto few = media::resampled(media::sayAtRate("left four", 240, {}), media::kAlignRate_hz);
+    auto many = few;
+    while (many.duration_s() < 16.0) {
+        const auto more =
+            media::resampled(media::sayAtRate("right six over crest", 240, {}), media::kAlignRate_hz);
+        many.samples.insert(many.samples.end(), more.samples.begin(), more.samples.end());
+    }
+    media::FeatureMean mean;
+    const auto likelihood = [&] {
+        media::explain(decoder.get(), few.samples, mean);
+        return media::logLikelihood(decoder.get()).value_or(0.0);
+    };
+    const double by_its_own = likelihood();
+    EXPECT_TRUE(mean.empty()) << "a few words are no measure for others";
+    media::explain(decoder.get(), many.samples, mean);
+    ASSERT_FALSE(mean.empty());
+    const auto measured = mean;
+    EXPECT_NE(likelihood(), by_its_own);
+    EXPECT_EQ(mean, measured) << "nor do they change it";
 }
