@@ -38,6 +38,7 @@ struct LiveAligner::State {
     Sound rest{{}, kAlignRate_hz}; ///< what was not searched yet
     std::size_t before = 0; ///< samples that were, before it
     std::size_t looked = 0; ///< samples of the rest at the last look
+    std::size_t condensed_at = 0; ///< and when it was condensed last
     Condensing how;
     WordSounds sounds;
 
@@ -67,6 +68,7 @@ struct LiveAligner::State {
         rest.samples.erase(rest.samples.begin(), rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
         before += done;
         looked = rest.samples.size();
+        condensed_at = looked;
         in_vain_s = 0.0;
     }
 };
@@ -82,12 +84,17 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
 {
     constexpr std::size_t kLook = 2 * kAlignRate_hz;
     constexpr std::size_t kLeast = 6 * kAlignRate_hz;
+    constexpr std::size_t kNew = kAlignRate_hz / 3;
     constexpr double kMore_s = 1.5; // that something else may be found in
     constexpr double kMoreShare = 0.25; // talk takes long, and is not heard again for every word of it
     constexpr double kCall_s = 2.5; // before a silence: less is hard to hear alone
     State& s = *state_;
     add(samples);
     const std::size_t waits = s.rest.samples.size();
+    if (waits < s.condensed_at + kNew) { // what little is new is not worth it
+        return;
+    }
+    s.condensed_at = waits;
     const bool due = waits >= kLeast && waits >= s.looked + kLook;
     Condensed condensed = condense(s.rest, s.how);
     const double said_s = saidIn(condensed);
@@ -129,9 +136,8 @@ void LiveAligner::search(Condensed condensed, bool more, const Progress& progres
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
     auto found = s.search.search(condensed, more, progress, before_s);
-    while (found.otherwise) {
-        s.how.softer_dB = found.otherwise->softer_dB ? found.otherwise->softer_dB : s.how.softer_dB;
-        s.how.passing_noise = s.how.passing_noise || found.otherwise->passing_noise;
+    while (found.without) {
+        s.how.without = *found.without;
         condensed = condense(s.rest, s.how);
         found = s.search.search(condensed, more, progress, before_s);
     }

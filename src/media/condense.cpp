@@ -209,12 +209,12 @@ Condensed condense(const Sound& sound, const Condensing& how)
     constexpr std::size_t kKeep = 40; // frames left on both sides of a cut
     constexpr double kHissOverRest = 900.0; // over what is left of noise that was taken out
     std::optional<VoiceAlone> alone;
-    if (how.passing_noise) {
+    if (how.without.passing_noise) {
         alone = withoutPassingNoise(sound.samples);
     }
     const auto& samples = alone ? alone->samples : sound.samples;
     const auto loudness = alone ? std::move(alone->loudness_dB) : loudnessOf(samples);
-    auto gains = gainsOf(loudness, how.softer_dB);
+    auto gains = gainsOf(loudness, how.without.softer_dB);
     auto silent = silentFrames(loudness);
     if (alone) {
         silent = silentAround(std::move(silent));
@@ -284,8 +284,7 @@ std::optional<LouderVoice> louderVoice(std::span<const std::int16_t> samples, do
     std::size_t in_a_row = 0;
     for (std::size_t f = 0; f < gains.size(); ++f) {
         in_a_row = isSofter(gains[f]) ? in_a_row + 1 : 0;
-        for (const std::int16_t sample :
-            samples.subspan(f * kFrame, in_a_row > kKeep ? 0 : kFrame)) {
+        for (const std::int16_t sample : samples.subspan(f * kFrame, in_a_row > kKeep ? 0 : kFrame)) {
             out.samples.push_back(
                 gains[f] < 1.0F ? steady.over(static_cast<double>(gains[f]) * sample) : sample);
         }

@@ -38,14 +38,18 @@ struct Condensed {
 
 inline constexpr double kHiss = 300.0; ///< standard deviation of what is added, in samples' steps
 
+/// What is left out of a recording.
+struct Without {
+    /// Noise that comes and goes: more hiss lies over what is left of it, and silent is where nobody speaks.
+    bool passing_noise = false;
+    /// Whoever is softer than this, from one syllable to the next.
+    std::optional<float> softer_dB = std::nullopt;
+};
+
 struct Condensing {
     double loud_dB = 0.0; ///< of a recording that comes in parts: that of what came before
     double hiss = kHiss;
-    /// Noise that comes and goes is taken out, more hiss lies over what is left of it, and silent is where
-    /// nobody speaks.
-    bool passing_noise = false;
-    /// Whoever is softer is left out, from one syllable to the next.
-    std::optional<float> softer_dB = std::nullopt;
+    Without without = {};
 };
 
 /// `sound` at kAlignRate_hz with its long silences cut out, its speech brought to one level, a steady hiss

@@ -1,5 +1,7 @@
 #include "media/piece_search.h"
 
+#include "notes/near_misses.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -34,12 +36,11 @@ PieceSearch::Result PieceSearch::search(
         const bool known = knowsVoice();
         const Heard found = hear(condensed, from_s, to_s);
         const auto& heard = found.words;
-        if (otherwise_) {
+        if (!is_told_) {
             at_ = at;
             anywhere_ = anywhere;
-            alone_ = alone_ || otherwise_->softer_dB;
-            passing_noise_ = passing_noise_ || otherwise_->passing_noise;
-            return {{}, 0.0, std::exchange(otherwise_, std::nullopt)};
+            is_told_ = true;
+            return {{}, 0.0, without_};
         }
         if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
             all.clear();
@@ -214,7 +215,7 @@ Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s
 {
     Grammar::Window window{anywhere_ ? 0 : at_ - std::min(at_, kBack),
         std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
-    if (alone_ || passing_noise_) {
+    if (without_.softer_dB || without_.passing_noise) {
         window.talk_phone = kRareTalk;
     }
     if (!expected_.front().due_s) {
@@ -266,7 +267,8 @@ bool PieceSearch::readsLouder(
         return false;
     }
     louder_tries_ = kMostTries;
-    otherwise_ = Otherwise{.softer_dB = louder->softer_dB};
+    without_.softer_dB = louder->softer_dB;
+    is_told_ = false;
     return true;
 }
 
@@ -275,12 +277,13 @@ bool PieceSearch::readsInPassingNoise(
 {
     constexpr int kMostTries = 3; ///< it may be no reading at all
     constexpr double kLess = 0.85; ///< of it is speech
-    if (passing_noise_ || passing_tries_ >= kMostTries || heard.isPlainReading(kHardlyTalk)) {
+    if (without_.passing_noise || passing_tries_ >= kMostTries || heard.isPlainReading(kHardlyTalk)) {
         return false;
     }
     const auto samples = samplesOf(condensed, piece);
     const auto quiet =
-        condense({{samples.begin(), samples.end()}, kAlignRate_hz}, {.passing_noise = true}).samples;
+        condense({{samples.begin(), samples.end()}, kAlignRate_hz}, {.without = {.passing_noise = true}})
+            .samples;
     if (static_cast<double>(quiet.size()) > kLess * static_cast<double>(samples.size())) {
         return false;
     }
@@ -292,7 +295,8 @@ bool PieceSearch::readsInPassingNoise(
             return false;
         }
     }
-    otherwise_ = Otherwise{.passing_noise = true};
+    without_.passing_noise = true;
+    is_told_ = false;
     return true;
 }
 
@@ -411,6 +415,7 @@ Heard PieceSearch::withMoreNotes(const Condensed& condensed, const take::Span& p
 void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
 {
     constexpr double kSlope = 6.0; ///< nats
+    constexpr double kWord_s = 0.5; ///< so much after a note may be its last word, where that was not heard
     for (std::size_t i = 0; i < again.words.size();) {
         std::size_t end = i + 1;
         while (end < again.words.size() && again.words[end].place.note == again.words[i].place.note) {
@@ -419,6 +424,7 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
         const std::span words(again.words.begin() + static_cast<std::ptrdiff_t>(i),
             again.words.begin() + static_cast<std::ptrdiff_t>(end));
         i = end;
+        take::Span span{words.front().span.start_s, words.back().span.end_s};
         std::vector<WordPlace> said;
         std::vector<WordPlace> written;
         for (const HeardWord& word : words) {
@@ -432,6 +438,11 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
                 && (&word == &words.back() || (&word + 1)->place.after);
             if (last && voice_.grammar->canDrop(word.place.note, word.place.word + 1)) {
                 written.push_back({word.place.note, word.place.word + 1, false, 0});
+                if (&word == &words.back()) {
+                    const double latest_s = span.end_s + kWord_s;
+                    const double next_s = i < again.words.size() ? again.words[i].span.start_s : latest_s;
+                    span.end_s = std::clamp(next_s, span.end_s, latest_s);
+                }
             }
         }
         const bool as_written = said.size() == written.size()
@@ -439,7 +450,6 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
         if (as_written) {
             continue;
         }
-        const take::Span span{words.front().span.start_s, words.back().span.end_s};
         const auto better = fit(condensed, span, said);
         const auto worse = fit(condensed, span, written);
         const double gain = !better ? 0.0 : !worse ? 1e3 : *better - *worse;
@@ -513,8 +523,7 @@ double PieceSearch::evenGain(const WordPlace& place) const
     constexpr double kDirection = 0.0;
     constexpr double kOther = 22.0;
     constexpr double kDistance = 80.0;
-    const std::string& word = voice_.grammar->written(place);
-    return place.after ? kDistance : word == "left" || word == "right" ? kDirection : kOther;
+    return place.after ? kDistance : notes::isSide(voice_.grammar->written(place)) ? kDirection : kOther;
 }
 
 std::optional<double> PieceSearch::fit(

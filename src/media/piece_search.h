@@ -25,18 +25,14 @@ class PieceSearch {
 public:
     explicit PieceSearch(const std::vector<ExpectedNote>& expected);
 
-    struct Otherwise {
-        std::optional<float> softer_dB{}; ///< somebody softer talks beside the reader, below this level
-        bool passing_noise = false; ///< what comes and goes beside the reader has to be taken out
-    };
     /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
     /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so. `before_s`
     /// of the recording lie before `condensed`.
     struct Result {
         std::vector<HeardWord> words;
         double until_s = 0.0;
-        /// Nothing was searched: the recording has to be made ready so, and searched anew.
-        std::optional<Otherwise> otherwise;
+        /// Nothing was searched: the recording has to be condensed without this, and searched anew.
+        std::optional<Without> without;
     };
     Result search(const Condensed& condensed, bool more, const Progress& progress, double before_s);
 
@@ -97,12 +93,12 @@ private:
     [[nodiscard]] Voice makeVoice(double warp) const;
 
     /// Whether the louder voice of the piece reads the notes that are heard in it, and hardly talks: the
-    /// softer one does: then `otherwise_` is known.
+    /// softer one does: then `without_` has it.
     bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
         const Heard& heard);
 
     /// Whether noise comes and goes in the piece (stones under the car), so that it seems that somebody
-    /// speaks nearly all the time, and notes are read where it is taken out. Then `otherwise_` is known.
+    /// speaks nearly all the time, and notes are read where it is taken out. Then `without_` has it.
     bool readsInPassingNoise(const Condensed& condensed, const take::Span& piece,
         const Grammar::Window& window, const Heard& heard);
 
@@ -188,15 +184,14 @@ private:
     double before_s_ = 0.0; ///< of the recording
     std::size_t at_ = 0; ///< the note that comes next
     bool anywhere_ = true; ///< where that is, is not known yet
-    std::optional<Otherwise> otherwise_; ///< was found, and nobody was told
+    Without without_; ///< is what is searched
+    bool is_told_ = true; ///< to whoever condenses it
     int passing_tries_ = 0;
-    bool passing_noise_ = false; ///< is taken out
     int louder_tries_ = 0;
     int louder_fits_ = 0;
     int dear_tries_ = 0;
     /// The model's phones fit it ill, so that talk always would explain it better.
     bool strange_voice_ = false;
-    bool alone_ = false; ///< the reader: softer voices are taken out
 };
 
 } // namespace brumefall::media

@@ -89,6 +89,31 @@ TEST_F(OwnWordsTest, WhereTooLittleWasSaidTheModelHasTheWord)
     EXPECT_TRUE(found_.back().misread.empty());
 }
 
+/// In noise the model took one voice's "square" for "flat" wherever it was said.
+TEST_F(OwnWordsTest, AWordThatIsHeardAsTheSameOtherOneInMostPlacesIsThatReadersWayOfSayingIt)
+{
+    for (int i = 0; i < 3; ++i) {
+        read("square", "square");
+        read("four", "four");
+    }
+    found_[0].misread.push_back({"flat", "square", 0.97, false});
+    found_[1].misread.push_back({"one", "four", 0.97, false});
+    found_[2].misread.push_back({"flat", "square", 0.9, false});
+    weighByOwnWords(found_, words_);
+    EXPECT_TRUE(found_[0].misread.empty());
+    EXPECT_TRUE(found_[2].misread.empty());
+    EXPECT_EQ(found_[1].misread.size(), 1U) << "once in three places is a mistake";
+}
+
+TEST_F(OwnWordsTest, TheWrongSideIsAMistakeHoweverOften)
+{
+    readBoth(2);
+    found_[0].misread.push_back({"right", "left", 0.97, false});
+    found_[2].misread.push_back({"right", "left", 0.97, false});
+    weighByOwnWords(found_, words_);
+    EXPECT_EQ(sureMisreadNotes(), 2);
+}
+
 TEST_F(OwnWordsTest, AMisreadDistanceIsNotWeighedByTheNotesWords)
 {
     readBoth(8);

@@ -95,7 +95,8 @@ TEST(Condense, OfTwoVoicesTheLouderStaysAsItIsAndTheSofterIsGone)
     ASSERT_TRUE(louder);
     EXPECT_LT(louder->samples.size(), all.samples.size() * 3 / 4) << "closed up where the other spoke alone";
 
-    const auto without = media::condense(scene.sound, {.hiss = 0.0, .softer_dB = louder->softer_dB});
+    const auto without =
+        media::condense(scene.sound, {.hiss = 0.0, .without = {.softer_dB = louder->softer_dB}});
     const auto at = [](const media::Condensed& condensed, std::size_t original) {
         auto piece = std::upper_bound(condensed.pieces.begin(), condensed.pieces.end(), original,
             [](std::size_t sample, const media::Condensed::Piece& p) { return sample < p.original; });

@@ -132,7 +132,7 @@ TEST(Condense, WithoutPassingNoiseTheSilencesAreCutOutAndEachMomentKeepsItsTime)
     const Call call = ::call();
     const media::Sound noisy{withStones(call.samples, kLoud), media::kAlignRate_hz};
     const auto plain = media::condense(noisy);
-    const auto condensed = media::condense(noisy, {.passing_noise = true});
+    const auto condensed = media::condense(noisy, {.without = {.passing_noise = true}});
     EXPECT_GT(plain.samples.size(), noisy.samples.size()) << "all of it, and the second after its end";
     const double said_s = static_cast<double>(call.ends - kSilence) / kSecond;
     EXPECT_LT(static_cast<double>(condensed.samples.size()) / kSecond, said_s + 3.5);

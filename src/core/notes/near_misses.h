@@ -2,6 +2,7 @@
 #pragma once
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace brumefall::notes {
@@ -14,6 +15,12 @@ enum class Spoken { note, distance };
 /// empty one where it could be dropped and the note still be a note ("don't", "plus").
 [[nodiscard]] std::vector<std::vector<std::string>> nearMisses(
     const std::vector<std::string>& words, Spoken what);
+
+/// Whether a word says which way a corner goes.
+[[nodiscard]] inline bool isSide(std::string_view word)
+{
+    return word == "left" || word == "right";
+}
 
 /// Of a word's near misses: it could be dropped.
 [[nodiscard]] bool canBeDropped(const std::vector<std::string>& misses);

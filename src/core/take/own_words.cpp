@@ -1,5 +1,7 @@
 #include "take/own_words.h"
 
+#include "notes/near_misses.h"
+
 #include <algorithm>
 #include <cmath>
 #include <iterator>
@@ -140,6 +142,31 @@ private:
     std::map<std::pair<std::size_t, std::size_t>, double> known_;
 };
 
+/// A word that is heard as the same other one in most of its places is how this reader says it: nobody makes
+/// the same mistake every time. The sides are told apart in any voice.
+void clearHabits(std::vector<FoundNote>& found, const std::vector<SaidWord>& words)
+{
+    constexpr std::size_t kChance = 1; ///< times
+    std::map<std::string, std::size_t> places;
+    for (const SaidWord& word : words) {
+        ++places[word.written];
+    }
+    std::map<std::pair<std::string, std::string>, std::size_t> heard;
+    for (const FoundNote& note : found) {
+        for (const Misread& m : note.misread) {
+            ++heard[{m.note_says, m.said}];
+        }
+    }
+    for (FoundNote& note : found) {
+        std::erase_if(note.misread, [&](const Misread& m) {
+            const auto said = places.find(m.note_says);
+            const std::size_t times = heard[{m.note_says, m.said}];
+            return !m.of_distance && !notes::isSide(m.note_says) && said != places.end() && times > kChance
+                && 2 * times >= said->second;
+        });
+    }
+}
+
 } // namespace
 
 std::vector<std::vector<Likeness>> likenesses(const std::vector<SaidWord>& given)
@@ -197,6 +224,7 @@ void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>&
             heard->sure = 1.0 / (1.0 + std::exp(-of_model - weight(same->nearer)));
         }
     }
+    clearHabits(found, words);
     for (FoundNote& note : found) {
         std::erase_if(note.misread, [](const Misread& m) { return m.sure < kCleared; });
     }
