@@ -105,13 +105,19 @@ TEST_F(OwnWordsTest, AWordThatIsHeardAsTheSameOtherOneInMostPlacesIsThatReadersW
     EXPECT_EQ(found_[1].misread.size(), 1U) << "once in three places is a mistake";
 }
 
-TEST_F(OwnWordsTest, TheWrongSideIsAMistakeHoweverOften)
+TEST_F(OwnWordsTest, AWrongSideOrGradeIsAMistakeHoweverOften)
 {
     readBoth(2);
-    found_[0].misread.push_back({"right", "left", 0.97, false});
-    found_[2].misread.push_back({"right", "left", 0.97, false});
+    read("three", "three");
+    read("three", "three");
+    for (const std::size_t left : {0U, 2U}) {
+        found_[left].misread.push_back({"right", "left", 0.97, false});
+    }
+    for (const std::size_t three : {4U, 5U}) {
+        found_[three].misread.push_back({"four", "three", 0.97, false});
+    }
     weighByOwnWords(found_, words_);
-    EXPECT_EQ(sureMisreadNotes(), 2);
+    EXPECT_EQ(sureMisreadNotes(), 4);
 }
 
 TEST_F(OwnWordsTest, AMisreadDistanceIsNotWeighedByTheNotesWords)

@@ -1,11 +1,15 @@
 #include "notes/near_misses.h"
 
 #include <algorithm>
+#include <array>
 #include <span>
 #include <string_view>
 
 namespace brumefall::notes {
 namespace {
+
+constexpr std::array<std::string_view, 6> kNamedCorners{
+    "hairpin", "square", "acute", "kink", "flat", "slight"};
 
 /// Words of one slot; the last may be empty: such a word could also be dropped.
 struct Slot {
@@ -19,7 +23,7 @@ const std::vector<Slot>& slots()
     static const std::vector<Slot> kSlots{
         {Spoken::note, {"left", "right"}},
         {Spoken::note, {"one", "two", "three", "four", "five", "six"}},
-        {Spoken::note, {"hairpin", "square", "acute", "kink", "flat", "slight"}},
+        {Spoken::note, {kNamedCorners.begin(), kNamedCorners.end()}},
         {Spoken::note, {"tightens", "opens"}},
         {Spoken::note, {"plus", "minus"}, true},
         {Spoken::note, {"don't"}, true},
@@ -32,6 +36,11 @@ const std::vector<Slot>& slots()
 }
 
 } // namespace
+
+bool isNamedCorner(std::string_view word)
+{
+    return std::find(kNamedCorners.begin(), kNamedCorners.end(), word) != kNamedCorners.end();
+}
 
 std::vector<std::vector<std::string>> nearMisses(const std::vector<std::string>& words, Spoken what)
 {

@@ -22,6 +22,9 @@ enum class Spoken { note, distance };
     return word == "left" || word == "right";
 }
 
+/// Whether a word names a corner by its shape ("square"), where a grade would stand.
+[[nodiscard]] bool isNamedCorner(std::string_view word);
+
 /// Of a word's near misses: it could be dropped.
 [[nodiscard]] bool canBeDropped(const std::vector<std::string>& misses);
 

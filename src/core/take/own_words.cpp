@@ -142,8 +142,8 @@ private:
     std::map<std::pair<std::size_t, std::size_t>, double> known_;
 };
 
-/// A word that is heard as the same other one in most of its places is how this reader says it: nobody makes
-/// the same mistake every time. The sides are told apart in any voice.
+/// A named corner that is heard as the same other one in most of its places is how this reader says it: nobody
+/// reads "flat" for "square" time and again. Sides, grades and opposites somebody may have learnt wrong.
 void clearHabits(std::vector<FoundNote>& found, const std::vector<SaidWord>& words)
 {
     constexpr std::size_t kChance = 1; ///< times
@@ -154,15 +154,15 @@ void clearHabits(std::vector<FoundNote>& found, const std::vector<SaidWord>& wor
     std::map<std::pair<std::string, std::string>, std::size_t> heard;
     for (const FoundNote& note : found) {
         for (const Misread& m : note.misread) {
-            ++heard[{m.note_says, m.said}];
+            heard[{m.note_says, m.said}] += m.of_distance ? 0 : 1;
         }
     }
     for (FoundNote& note : found) {
         std::erase_if(note.misread, [&](const Misread& m) {
             const auto said = places.find(m.note_says);
             const std::size_t times = heard[{m.note_says, m.said}];
-            return !m.of_distance && !notes::isSide(m.note_says) && said != places.end() && times > kChance
-                && 2 * times >= said->second;
+            return !m.of_distance && notes::isNamedCorner(m.note_says) && said != places.end()
+                && times > kChance && 2 * times >= said->second;
         });
     }
 }
