@@ -43,10 +43,6 @@ const Dictionary& dictionary()
     return read;
 }
 
-/// Unstressed as it is between two notes, its "t" is hardly more than breath, which no dictionary has: it was
-/// left out of one note in five of some voices.
-constexpr const char* kWeakInto = "IH N TH AH";
-
 } // namespace
 
 const notes::Pronunciations& englishPronunciations()
@@ -98,9 +94,6 @@ std::vector<std::string> waysToSay(const std::string& word)
     }
     if (ways.empty()) {
         ways.push_back(phonesFor(word));
-    }
-    if (word == "into") {
-        ways.emplace_back(kWeakInto);
     }
     return ways;
 }

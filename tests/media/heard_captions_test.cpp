@@ -84,8 +84,6 @@ TEST(Pronunciations, AWordHasTheWaysOfTheDictionaryOrTheVoicesOwn)
     EXPECT_GT(ways.size(), 1U);
     EXPECT_LE(ways.size(), 3U);
     EXPECT_EQ(std::set<std::string>(ways.begin(), ways.end()).size(), ways.size());
-    const auto into = media::waysToSay("into");
-    EXPECT_NE(std::find(into.begin(), into.end(), "IH N TH AH"), into.end()) << "weak, between two notes";
     EXPECT_EQ(media::waysToSay("hobbleskreeve").size(), 1U) << "in no dictionary";
     EXPECT_FALSE(media::waysToSay("hobbleskreeve").front().empty());
 }
