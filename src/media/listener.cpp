@@ -4,6 +4,7 @@
 #include "media/loudness.h"
 #include "media/notes_decoder.h"
 #include "media/resample.h"
+#include "notes/near_misses.h"
 
 #include <algorithm>
 #include <array>
@@ -107,7 +108,7 @@ struct Order {
         const auto isGrade = [&](const NotesWord& word) {
             return std::find(kGrades.begin(), kGrades.end(), word.text) != kGrades.end();
         };
-        const auto isSide = [](const NotesWord& word) { return word.text == "left" || word.text == "right"; };
+        const auto isSide = [](const NotesWord& word) { return notes::isSide(word.text); };
         for (std::size_t i = 0; i + 1 < words.size(); ++i) {
             before += isGrade(words[i]) && isSide(words[i + 1]) ? 1 : 0;
             after += isSide(words[i]) && isGrade(words[i + 1]) ? 1 : 0;

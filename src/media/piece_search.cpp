@@ -318,7 +318,10 @@ bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar:
         return false;
     }
     ++tries;
+    FeatureMean mean =
+        std::exchange(voice_.mean, {}); // the other throats have none: each is to be compared alike
     static_cast<void>(decode(samples, 0.0, window));
+    voice_.mean = std::move(mean);
     const auto as_it_is = logLikelihood(voice_.decoder.get());
     if (!as_it_is) {
         return false;

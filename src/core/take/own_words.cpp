@@ -154,15 +154,14 @@ void clearHabits(std::vector<FoundNote>& found, const std::vector<SaidWord>& wor
     std::map<std::pair<std::string, std::string>, std::size_t> heard;
     for (const FoundNote& note : found) {
         for (const Misread& m : note.misread) {
-            heard[{m.note_says, m.said}] += m.of_distance ? 0 : 1;
+            ++heard[{m.note_says, m.said}];
         }
     }
     for (FoundNote& note : found) {
-        std::erase_if(note.misread, [&](const Misread& m) {
-            const auto said = places.find(m.note_says);
+        std::erase_if(note.misread, [&](const Misread& m) { // (no distance is a named corner)
             const std::size_t times = heard[{m.note_says, m.said}];
-            return !m.of_distance && notes::isNamedCorner(m.note_says) && said != places.end()
-                && times > kChance && 2 * times >= said->second;
+            return notes::isNamedCorner(m.note_says) && places.contains(m.note_says) && times > kChance
+                && 2 * times >= places[m.note_says];
         });
     }
 }
