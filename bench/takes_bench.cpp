@@ -446,15 +446,18 @@ int main(int argc, char** argv)
             speakers.push_back({voice, true});
         }
     }
-    if (const char* few = std::getenv("TAKES_VOICES")) { // the first few only
-        speakers.resize(std::min(speakers.size(), static_cast<std::size_t>(std::max(1, std::atoi(few)))));
-    }
     if (const char* only = std::getenv("TAKES_SPEAKER")) {
         std::erase_if(speakers, [&](const Speaker& s) { return s.name != only; });
+        const char* rate = std::getenv("TAKES_WORDS_PER_MIN");
         if (speakers.empty()) { // any variant of espeak-ng
-            const char* rate = std::getenv("TAKES_WORDS_PER_MIN");
             speakers.push_back({only, false, rate != nullptr ? std::atof(rate) : 240.0});
         }
+        if (!speakers.front().flite && speakers.front().words_per_min <= 0.0) {
+            std::fprintf(stderr, "no voice of flite is called %s, and espeak-ng needs a rate\n", only);
+            return 1;
+        }
+    } else if (const char* few = std::getenv("TAKES_VOICES")) { // the first few only
+        speakers.resize(std::min(speakers.size(), static_cast<std::size_t>(std::max(1, std::atoi(few)))));
     }
     const Speaker driver{"en-gb+m3", false, 200.0};
     const auto worsenBy = [](auto noise, double below_dB) {

@@ -153,6 +153,7 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
         return {};
     }
     closeGaps(condensed, heard);
+    addJoiners(condensed, heard);
     judgeMisses(condensed, heard);
     return heard;
 }
@@ -353,9 +354,11 @@ Heard PieceSearch::toldOf(
     auto again = withMisreadWords(condensed, piece, window, heard);
     if (!again) {
         closeGaps(condensed, heard);
+        addJoiners(condensed, heard);
         return heard;
     }
     closeGaps(condensed, *again);
+    addJoiners(condensed, *again);
     judgeMisses(condensed, *again);
     return std::move(*again);
 }
@@ -465,13 +468,19 @@ void PieceSearch::judgeMisses(const Condensed& condensed, Heard& again)
     }
 }
 
+std::size_t PieceSearch::endOfNote(const std::vector<HeardWord>& words, std::size_t first)
+{
+    std::size_t end = first + 1;
+    while (end < words.size() && words[end].goesOn(words[end - 1])) {
+        ++end;
+    }
+    return end;
+}
+
 void PieceSearch::closeGaps(const Condensed& condensed, Heard& heard)
 {
     for (std::size_t first = 0; first < heard.words.size();) {
-        std::size_t end = first + 1;
-        while (end < heard.words.size() && heard.words[end].goesOn(heard.words[end - 1])) {
-            ++end;
-        }
+        const std::size_t end = endOfNote(heard.words, first);
         if (!heard.words[first].place.after) {
             closeGap(condensed, std::span(heard.words).subspan(first, end - first));
         }
@@ -519,6 +528,45 @@ void PieceSearch::closeGap(const Condensed& condensed, std::span<HeardWord> note
     for (std::size_t w = 0; w < note.size(); ++w) {
         note[w].span = placed[w].span;
     }
+}
+
+void PieceSearch::addJoiners(const Condensed& condensed, Heard& heard)
+{
+    auto& words = heard.words;
+    for (std::size_t first = 0; first < words.size(); first = endOfNote(words, first)) {
+        const WordPlace& place = words[first].place;
+        if (!place.after && place.word == 1 && take::isJoiner(voice_.grammar->ownWords(place.note).front())) {
+            const double before_s = first > 0 ? words[first - 1].span.end_s : 0.0;
+            const auto note = std::span(words).subspan(first, endOfNote(words, first) - first);
+            if (const auto joiner = joinerOf(condensed, note, before_s)) {
+                words.insert(words.begin() + static_cast<std::ptrdiff_t>(first), *joiner);
+            }
+        }
+    }
+}
+
+std::optional<HeardWord> PieceSearch::joinerOf(
+    const Condensed& condensed, std::span<const HeardWord> note, double before_s)
+{
+    constexpr double kShort_s = 0.12; ///< nobody says it faster
+    constexpr double kLong_s = 0.7; ///< nor slower
+    const double begins_s = note.front().span.start_s;
+    const double from_s = std::max(begins_s - kLong_s, before_s);
+    if (begins_s - from_s < kShort_s) {
+        return {};
+    }
+    std::vector<WordPlace> places{{note.front().place.note, 0, false, 0}};
+    for (const HeardWord& word : note) {
+        places.push_back(word.place);
+    }
+    const take::Span span{from_s + kAround_s, note.back().span.end_s};
+    const auto without = fit(condensed, span, {places.begin() + 1, places.end()});
+    const auto with = fit(condensed, span, places);
+    const auto placed = heardBy(voice_.decoder.get(), fitFrom(span)).words;
+    if (!with || placed.empty() || (without && *with < *without)) {
+        return {};
+    }
+    return HeardWord{places.front(), {placed.front().span.start_s, begins_s}, {}, 0.0};
 }
 
 double PieceSearch::evenGain(const WordPlace& place) const

@@ -145,6 +145,17 @@ private:
     /// The words of one note.
     void closeGap(const Condensed& condensed, std::span<HeardWord> note);
 
+    /// A note was heard without its "into", said too weakly or too slowly, and so begins too late: the word
+    /// is put before it where that explains what is heard there better than silence does.
+    void addJoiners(const Condensed& condensed, Heard& heard);
+    /// The joining word of a note that was heard from its second word on, if it is there; what was said
+    /// before ends at `before_s`.
+    std::optional<HeardWord> joinerOf(
+        const Condensed& condensed, std::span<const HeardWord> note, double before_s);
+
+    /// One past the last word of what begins with word `first`: a note, or a word of its distance.
+    static std::size_t endOfNote(const std::vector<HeardWord>& words, std::size_t first);
+
     /// Nats by which another word has to fit better to be as likely as the written one: more where the two
     /// sound alike, as distances do, and nothing where they never do, as the directions.
     [[nodiscard]] double evenGain(const WordPlace& place) const;
