@@ -566,11 +566,16 @@ int main(int argc, char** argv)
         for (const auto& note : alignment.notes) {
             read += note.read ? 1 : 0;
             repeats += static_cast<int>(note.repeats.size());
+            if (note.read && std::getenv("TAKES_LIST") != nullptr) {
+                std::printf("    invented: %s, %.1f to %.1f s, said again %zu times, %zu words misread\n",
+                    note.id.c_str(), note.span.start_s, note.span.end_s, note.repeats.size(),
+                    note.misread.size());
+            }
         }
         std::printf("%-18s notes \"read\" %d, repeats %d  %.3f of real time\n", name.c_str(), read, repeats,
             alignment.real_time_factor);
     };
-    invented("plain talk", chatting(static_cast<std::size_t>(240) * kRate_hz, driver, 5));
+    invented("plain talk", chatting(static_cast<std::size_t>(240) * kRate_hz, speakers.front(), 5));
     stage::Stage other;
     std::mt19937 random(12);
     for (int i = 0; i < 40; ++i) {

@@ -74,7 +74,7 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
 /// What each frame is multiplied by where only a voice as loud as `least_dB` counts: the softer, the less.
 std::vector<float> gainsOf(std::span<const float> loudness, std::optional<float> least_dB)
 {
-    constexpr float kSlope = 5.0F; ///< dB for each that is missing
+    constexpr float kSlope = 15.0F; ///< dB for each that is missing
     constexpr float kMost_dB = 30.0F; ///< below the hiss
     std::vector<float> gains(loudness.size(), 1.0F);
     if (least_dB) {

@@ -23,8 +23,7 @@ PieceSearch::Result PieceSearch::search(
     auto& all = out.words;
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
     double& from_s = out.until_s;
-    const std::size_t at = at_;
-    const bool anywhere = anywhere_;
+    const Place place = place_;
     while (from_s < length_s) {
         if (progress && !progress(from_s / length_s)) {
             break;
@@ -37,19 +36,18 @@ PieceSearch::Result PieceSearch::search(
         const Heard found = hear(condensed, from_s, to_s);
         const auto& heard = found.words;
         if (!is_told_) {
-            at_ = at;
-            anywhere_ = anywhere;
+            place_ = place;
             is_told_ = true;
             return {{}, 0.0, without_};
         }
         if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
             all.clear();
             from_s = 0.0;
-            at_ = at;
-            anywhere_ = anywhere;
+            place_ = place;
             continue;
         }
         if (to_s >= length_s) {
+            follow(condensed, heard);
             all.insert(all.end(), heard.begin(), heard.end());
             from_s = length_s;
             break;
@@ -58,15 +56,17 @@ PieceSearch::Result PieceSearch::search(
         const std::size_t seam = seamOf(heard, from_s + kLeast_s, sure_s);
         if (seam < heard.size()) {
             from_s = goOnAtSeam(heard, seam);
-            anywhere_ = found.isInDisorder(); // it may have been noise
+            place_.anywhere = found.isInDisorder(); // it may have been noise
+            follow(condensed, std::span(heard).first(seam));
             all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
             continue;
         }
         // hardly a note in all of it: what was heard whole counts, and the search goes on behind it
         const std::size_t whole = wholeUntil(heard, sure_s);
         if (whole > 0) {
-            at_ = std::min(heard[whole - 1].place.note + 1, expected_.size());
-            anywhere_ = false;
+            place_.at = std::min(heard[whole - 1].place.note + 1, expected_.size());
+            place_.anywhere = false;
+            follow(condensed, std::span(heard).first(whole));
             all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(whole));
         }
         const bool begun = whole < heard.size() && heard[whole].span.start_s < sure_s;
@@ -87,10 +87,11 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
     auto words = heard->words;
     const bool remarked = !heard->isPlainReading(kHardlyTalk);
     if (!more || (condensed.ends_silent && wholeUntil(words, length_s) == words.size())) {
-        at_ = words.back().place.note + 1;
-        anywhere_ = false;
+        place_.at = words.back().place.note + 1;
+        place_.anywhere = false;
         remarked_ = remarked;
         const double until_s = more ? words.back().span.end_s + kAfter_s : length_s;
+        follow(condensed, words);
         return Result{std::move(words), until_s, {}};
     }
     const std::size_t seam = seamOf(words, kLeast_s, length_s - kUnsureInPlain_s);
@@ -100,6 +101,7 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
     remarked_ = remarked;
     const double until_s = goOnAtSeam(words, seam);
     words.resize(seam);
+    follow(condensed, words);
     return Result{std::move(words), until_s, {}};
 }
 
@@ -110,7 +112,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
     if (strange_voice_) {
         window.talk_phone = kDearTalk;
     }
-    const bool known = fitted_ && !anywhere_; // the voice, and where it is
+    const bool known = fitted_ && !place_.anywhere; // the voice, and where it is
     if (known && one_after_another_) {
         if (auto heard = hearOneAfterAnother(condensed, window)) {
             return heard;
@@ -119,7 +121,7 @@ std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)
     Heard heard = decode(condensed, 0.0, length_s, window);
     const auto isPlain = [&] {
         return heard.isPlainReading(known ? mostTalk() : kHardlyTalk)
-            && (known ? heard.words.front().place.note - at_ <= 1 : heard.notes() >= kSomeNotes);
+            && (known ? heard.words.front().place.note - place_.at <= 1 : heard.notes() >= kSomeNotes);
     };
     if (!isPlain()) {
         return {};
@@ -142,12 +144,13 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
     constexpr double kMostNotesPer_s = 1.0; ///< of speech
     constexpr std::size_t kMore = 3;
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
-    window.first = std::max(window.first, at_ - std::min(at_, kMore));
-    window.last = std::min(window.last, at_ + static_cast<std::size_t>(length_s * kMostNotesPer_s) + kMore);
+    window.first = std::max(window.first, place_.at - std::min(place_.at, kMore));
+    window.last =
+        std::min(window.last, place_.at + static_cast<std::size_t>(length_s * kMostNotesPer_s) + kMore);
     window.near_misses = true;
     Heard heard = decode(condensed, 0.0, length_s, window);
     one_after_another_ = heard.isPlainReading(mostTalk()) && heard.isOneAfterAnother()
-        && heard.words.front().place.note == at_ && heard.misreadNotes() <= kSomeMisread
+        && heard.words.front().place.note == place_.at && heard.misreadNotes() <= kSomeMisread
         && !mayHaveShortNote(heard);
     if (!one_after_another_) {
         return {};
@@ -160,8 +163,8 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
 
 double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam)
 {
-    at_ = words[seam].place.note;
-    anywhere_ = false;
+    place_.at = words[seam].place.note;
+    place_.anywhere = false;
     return words[seam].span.start_s - kBefore_s;
 }
 
@@ -199,7 +202,7 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
             heard = std::move(again);
         }
     }
-    if (heard.isDrawnOut() || (anywhere_ && heard.isSaidOver())) { // noise, and no place in the notes
+    if (heard.isDrawnOut() || (place_.anywhere && heard.isSaidOver())) { // noise, and no place in the notes
         return {};
     }
     return toldOf(condensed, {from_s, to_s}, window, std::move(heard));
@@ -214,25 +217,59 @@ bool PieceSearch::isWorthDearTalk()
 
 Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s, double to_s) const
 {
-    Grammar::Window window{anywhere_ ? 0 : at_ - std::min(at_, kBack),
-        std::min(expected_.size(), anywhere_ ? expected_.size() : at_ + kAhead), at_, anywhere_};
+    Grammar::Window window{place_.anywhere ? 0 : place_.at - std::min(place_.at, kBack),
+        std::min(expected_.size(), place_.anywhere ? expected_.size() : place_.at + kAhead), place_.at,
+        place_.anywhere};
     if (without_.softer_dB || without_.passing_noise) {
         window.talk_phone = kRareTalk;
     }
-    if (!expected_.front().due_s) {
+    const bool known = expected_.front().due_s.has_value();
+    const auto later_s = known ? std::optional(0.0) : place_.laterThanPlanned_s();
+    if (!later_s) {
         return window;
     }
     const auto dueBy = [&](double condensed_s, double more_s) {
         const double media_s = before_s_ + condensed.originalTime(condensed_s) + more_s;
+        const auto isBefore = [&](const ExpectedNote& note) {
+            return *later_s + note.due_s.value_or(note.planned_s.value_or(0.0)) < media_s;
+        };
         return static_cast<std::size_t>(
-            std::partition_point(expected_.begin(), expected_.end(),
-                [&](const ExpectedNote& note) { return note.due_s.value_or(0.0) < media_s; })
-            - expected_.begin());
+            std::partition_point(expected_.begin(), expected_.end(), isBefore) - expected_.begin());
     };
-    window.first = std::min({std::max(window.first, dueBy(from_s, -kOffDue_s)), at_, expected_.size() - 1});
+    const std::size_t first = dueBy(from_s, -kOffDue_s);
+    window.first = std::min(
+        {std::max(window.first, first), known || !place_.anywhere ? place_.at : first, expected_.size() - 1});
     window.last = std::max(std::min(window.last, dueBy(to_s, kOffDue_s)), window.first + 1);
     window.at = std::clamp(window.at, window.first, window.last);
     return window;
+}
+
+std::optional<double> PieceSearch::Place::laterThanPlanned_s() const
+{
+    constexpr std::size_t kEnough = 8; ///< notes
+    constexpr std::ptrdiff_t kOdd = 2; ///< of them on either side may be wrong
+    constexpr double kSteady_s = 4.0;
+    std::vector<double> sorted(later_s.begin(), later_s.end());
+    std::sort(sorted.begin(), sorted.end());
+    if (sorted.size() < kEnough || *(sorted.end() - 1 - kOdd) - *(sorted.begin() + kOdd) > kSteady_s) {
+        return {};
+    }
+    return sorted[sorted.size() / 2];
+}
+
+void PieceSearch::follow(const Condensed& condensed, std::span<const HeardWord> words)
+{
+    constexpr std::size_t kLast = 10;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        const auto& planned_s = expected_[words[i].place.note].planned_s;
+        const bool begins = !words[i].place.after && (i == 0 || !words[i].goesOn(words[i - 1]));
+        if (begins && planned_s) {
+            place_.later_s.push_back(before_s_ + condensed.originalTime(words[i].span.start_s) - *planned_s);
+        }
+        if (place_.later_s.size() > kLast) {
+            place_.later_s.pop_front();
+        }
+    }
 }
 
 PieceSearch::Voice PieceSearch::makeVoice(double warp) const

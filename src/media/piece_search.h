@@ -8,6 +8,7 @@
 #include "take/readings.h"
 
 #include <cstdint>
+#include <deque>
 #include <memory>
 #include <optional>
 #include <span>
@@ -83,6 +84,18 @@ private:
 
     /// The notes that may be heard in a piece: those around where the reader is, as far as they are due.
     [[nodiscard]] Grammar::Window windowFor(const Condensed& condensed, double from_s, double to_s) const;
+
+    /// Where the reader is.
+    struct Place {
+        std::size_t at = 0; ///< the note that comes next
+        bool anywhere = true; ///< where that is, is not known yet
+        std::deque<double> later_s; ///< than planned from go, the last notes begin in the recording
+
+        /// Nothing where they are not read at the plan's pace.
+        [[nodiscard]] std::optional<double> laterThanPlanned_s() const;
+    };
+    /// These words of a piece count.
+    void follow(const Condensed& condensed, std::span<const HeardWord> words);
 
     /// A recogniser for voices of one kind, with its grammar.
     struct Voice {
@@ -193,8 +206,7 @@ private:
     bool shorter_ = false; ///< than the model's
     int tries_ = 0;
     double before_s_ = 0.0; ///< of the recording
-    std::size_t at_ = 0; ///< the note that comes next
-    bool anywhere_ = true; ///< where that is, is not known yet
+    Place place_;
     Without without_; ///< is what is searched
     bool is_told_ = true; ///< to whoever condenses it
     int passing_tries_ = 0;

@@ -16,7 +16,7 @@ std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan, const std::optio
     expected.reserve(plan.notes.size());
     for (const auto& note : plan.notes) {
         const auto due_s = clock ? std::optional(clock->recordingTime(note.start_s)) : std::nullopt;
-        expected.push_back({note.id, note.spoken, note.spoken_after, due_s});
+        expected.push_back({note.id, note.spoken, note.spoken_after, due_s, note.start_s});
     }
     return expected;
 }

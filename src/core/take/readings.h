@@ -20,6 +20,8 @@ struct ExpectedNote {
     /// When it is due in the recording, in seconds, where that is known. Of all notes or of none, and in
     /// their order.
     std::optional<double> due_s = std::nullopt;
+    /// When the plan has it begin, in seconds from go. Of all notes or of none, and in their order.
+    std::optional<double> planned_s = std::nullopt;
 };
 
 /// `clock` lays the recording to the stage; nothing where that is not known.
