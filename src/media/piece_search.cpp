@@ -350,36 +350,35 @@ std::span<const std::int16_t> PieceSearch::enoughToTell(
 bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries)
 {
     constexpr std::array kShorter{1.16, 1.32, 1.45};
-    constexpr double kBetter = 0.025; ///< of the likelihood's logarithm: less is chance
+    constexpr double kBetter = 0.045; ///< of the fit: less is chance
+    constexpr double kSome_s = 1.5; ///< of the notes' words
     constexpr int kMostTries = 3; ///< a piece may be talk
     if (fitted_ || tries >= kMostTries) {
         return false;
     }
-    ++tries;
     FeatureMean mean =
         std::exchange(voice_.mean, {}); // the other throats have none: each is to be compared alike
-    static_cast<void>(decode(samples, 0.0, window));
+    const Heard as_it_is = decode(samples, 0.0, window);
     voice_.mean = std::move(mean);
-    const auto as_it_is = logLikelihood(voice_.decoder.get());
-    if (!as_it_is) {
+    if (as_it_is.notes_s < kSome_s) {
         return false;
     }
+    ++tries;
     Voice before = std::move(voice_);
     std::optional<Voice> best;
     bool reads = false;
-    auto likely = as_it_is;
+    double fit = as_it_is.notes_fit;
     for (const double warp : kShorter) {
         voice_ = makeVoice(warp);
         const Heard other = decode(samples, 0.0, window);
-        const auto now = logLikelihood(voice_.decoder.get());
-        if (!now || *now <= *likely) {
+        if (other.notes_s < kSome_s || other.notes_fit <= fit) {
             break;
         }
-        likely = now;
+        fit = other.notes_fit;
         reads = other.isReading(); // a step on the way may be heard as talk
         best = std::move(voice_);
     }
-    const bool shorter = best && reads && *likely > *as_it_is + kBetter * std::abs(*as_it_is);
+    const bool shorter = best && reads && fit > as_it_is.notes_fit + kBetter * std::abs(as_it_is.notes_fit);
     voice_ = shorter ? std::move(*best) : std::move(before);
     shorter_ = shorter_ || shorter;
     return shorter;

@@ -97,6 +97,12 @@ std::vector<std::string> listenerSettings()
         "-bestpath", "no", "-cmn", "batch"};
 }
 
+double natsOf(ps_decoder_t* decoder, int32 score)
+{
+    constexpr double kScoreShift = 1024.0; // scores are kept shifted down (SENSCR_SHIFT of the recogniser)
+    return kScoreShift * logmath_log_to_ln(ps_get_logmath(decoder), score);
+}
+
 MediaError refused()
 {
     return {kSpeechModelFolder,
@@ -307,17 +313,18 @@ bool Heard::isOneAfterAnother() const
 
 std::optional<double> logLikelihood(ps_decoder_t* decoder)
 {
-    constexpr double kScoreShift = 1024.0; // scores are kept shifted down (SENSCR_SHIFT of the recogniser)
     int32 score = 0;
     if (ps_get_hyp(decoder, &score) == nullptr) {
         return {};
     }
-    return kScoreShift * logmath_log_to_ln(ps_get_logmath(decoder), score);
+    return natsOf(decoder, score);
 }
 
 Heard heardBy(ps_decoder_t* decoder, double from_s)
 {
     Heard heard;
+    int32 fit = 0;
+    int frames = 0;
     for (ps_seg_t* segment = ps_seg_iter(decoder); segment != nullptr; segment = ps_seg_next(segment)) {
         const std::string_view name = ps_seg_word(segment);
         int first = 0;
@@ -329,10 +336,17 @@ Heard heardBy(ps_decoder_t* decoder, double from_s)
             heard.words.push_back(
                 {place, {from_s + first * kFrame_s, from_s + (last + 1) * kFrame_s}, {}, 0.0});
             heard.notes_s += length_s;
+            int32 acoustic = 0;
+            int32 language = 0;
+            int32 backward = 0;
+            ps_seg_prob(segment, &acoustic, &language, &backward);
+            fit += acoustic;
+            frames += last + 1 - first;
         } else if (name.starts_with("++")) {
             heard.talk_s += length_s;
         }
     }
+    heard.notes_fit = frames > 0 ? natsOf(decoder, fit) / frames : 0.0;
     return heard;
 }
 

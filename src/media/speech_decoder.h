@@ -68,6 +68,7 @@ struct Heard {
     std::vector<HeardWord> words;
     double notes_s = 0.0; ///< how much of it is said of the notes
     double talk_s = 0.0; ///< and how much is something else
+    double notes_fit = 0.0; ///< logarithm of how well the notes' words fit the sound, in nats for each frame
 
     [[nodiscard]] std::size_t notes() const; ///< how many different ones
     [[nodiscard]] std::size_t readings() const; ///< how many notes are begun
