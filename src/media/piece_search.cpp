@@ -350,7 +350,7 @@ std::span<const std::int16_t> PieceSearch::enoughToTell(
 bool PieceSearch::fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries)
 {
     constexpr std::array kShorter{1.16, 1.32, 1.45};
-    constexpr double kBetter = 0.045; ///< of the fit: less is chance
+    constexpr double kBetter = 0.035; ///< of the fit: less is chance
     constexpr double kSome_s = 1.5; ///< of the notes' words
     constexpr int kMostTries = 3; ///< a piece may be talk
     if (fitted_ || tries >= kMostTries) {

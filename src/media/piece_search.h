@@ -125,7 +125,7 @@ private:
     /// Hears some samples as other throats would have said it, and goes on with the one that fits the model
     /// best: a shorter one step by step as long as that helps, and only where it helps much in all. Compared
     /// is how well the notes' words fit, as what an engine does between them is likelier in a shorter throat
-    /// too (voices that need one gain 6 to 8 % in any noise, others at most 3 %). A longer one is not tried:
+    /// too (voices that need one gain 4 to 8 %, others at most 3 %). A longer one is not tried:
     /// the one voice that it made likelier was found whole without it. Whether another one was taken.
     bool fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries);
 

@@ -315,6 +315,14 @@ TEST(Captions, OfACornerOnlyThatIsTakenBackWhichIsSaidAnew)
         "right three keep out 70\nleft two no cut 40\n");
 }
 
+TEST(Captions, AGradeOfNoCornerSaysHowFastACrestIs)
+{
+    EXPECT_EQ(
+        proposals(draftOf("[0:01] right five 80\n[0:05] flat crest 150\n[0:09] left four into right six\n"
+                          "[0:13] easy jump 60\n[0:17] left flat crest 100\n")),
+        "right five 80\nflat crest 150\nleft four into right six easy jump 60\nleft flat crest 100\n");
+}
+
 TEST(Captions, OfTwoDistancesThatFollowEachOtherTheFirstStays)
 {
     EXPECT_EQ(proposals(draftOf("[0:01] left five over crest. 60. 60. right three 40\n")),

@@ -48,6 +48,15 @@ public:
         word_s_ = kWord_s / of_usual;
         return *this;
     }
+    /// The plan has a note every three seconds.
+    ByHand& planned()
+    {
+        for (std::size_t k = 0; k < expected_.size(); ++k) {
+            expected_[k].planned_s = 3.0 * static_cast<double>(k);
+        }
+        readings_ = take::Readings(expected_);
+        return *this;
+    }
     ByHand& pause(double length_s)
     {
         now_s_ += length_s;
@@ -296,4 +305,38 @@ TEST(Readings, SpokenWordsHaveNoPunctuationAndAJoinerIsTakenOff)
         (std::vector<std::string>{"caution", "left", "three", "don't", "cut"}));
     EXPECT_EQ(take::withoutJoiner({"into", "left"}), std::vector<std::string>{"left"});
     EXPECT_EQ(take::withoutJoiner({"left", "into"}), (std::vector<std::string>{"left", "into"}));
+}
+
+TEST(Readings, ANoteMisreadLongBeforeItIsReadAsItIsWrittenWasTalk)
+{
+    ByHand talk(kEightCalls);
+    talk.say(0).misread(1, 1, "left").pause(5.0).say(1).say(2).say(3);
+    const auto found = talk.finish();
+    EXPECT_TRUE(found[1].misread.empty());
+    EXPECT_TRUE(found[1].repeats.empty());
+    EXPECT_GT(found[1].span.start_s, 5.0);
+
+    ByHand corrected(kEightCalls);
+    corrected.say(0).misread(1, 1, "left").pause(0.5).say(1).say(2).say(3);
+    const auto at_once = corrected.finish();
+    EXPECT_EQ(at_once[1].misread.size(), 1U) << "who notices at once says it right";
+    EXPECT_EQ(at_once[1].repeats.size(), 1U);
+}
+
+TEST(Readings, NotesHeardFarFromEachOtherInTimeWereTalk)
+{
+    const auto heard = [](double pause_s) {
+        ByHand reading(kEightCalls);
+        reading.planned().say(2).pause(pause_s).say(3).pause(pause_s).say(4);
+        return readOf(reading.finish());
+    };
+    EXPECT_EQ(heard(40.0), std::vector<bool>(kEightCalls.size(), false));
+    EXPECT_EQ(heard(2.0), (std::vector<bool>{false, false, true, true, true, false, false, false}));
+}
+
+TEST(Readings, WhoStopsForAWhileHasReadAllTheSame)
+{
+    ByHand reading(kEightCalls);
+    reading.planned().say(0).say(1).pause(60.0).say(2).say(3).say(4).say(5).say(6).say(7);
+    EXPECT_EQ(readOf(reading.finish()), std::vector<bool>(kEightCalls.size(), true));
 }

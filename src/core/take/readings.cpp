@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cctype>
+#include <cmath>
 #include <map>
 #include <utility>
 
@@ -52,6 +53,7 @@ Readings::Readings(const std::vector<ExpectedNote>& expected)
         own_words_.push_back(spokenWords(expected[k].spoken));
         misses_.push_back(notes::nearMisses(own_words_.back(), notes::Spoken::note));
         after_words_.push_back(spokenWords(expected[k].spoken_after));
+        planned_s_.push_back(expected[k].planned_s);
     }
 }
 
@@ -124,7 +126,11 @@ void Readings::dropStrays()
         const std::size_t last = std::min(read.back(), k + kAround);
         const auto near = std::count_if(
             read.begin(), read.end(), [&](std::size_t other) { return other >= first && other <= last; });
-        if (2 * static_cast<std::size_t>(near) < last - first + 1) {
+        const bool in_time =
+            read.size() == 1 || std::any_of(read.begin(), read.end(), [&](std::size_t other) {
+                return other != k && other >= first && other <= last && isInTime(k, other);
+            });
+        if (!in_time || 2 * static_cast<std::size_t>(near) < last - first + 1) {
             strays.push_back(k);
         }
     }
@@ -318,10 +324,22 @@ std::vector<Misread> Readings::misreadWords() const
     return out;
 }
 
-bool Readings::hardlySaid(const FoundNote& note)
+bool Readings::hardlySaid(const FoundNote& note, double next_s)
 {
-    return std::count_if(note.misread.begin(), note.misread.end(), [](const Misread& m) { return isSure(m); })
-        > 1;
+    constexpr double kAtOnce_s = 3.0;
+    const auto others =
+        std::count_if(note.misread.begin(), note.misread.end(), [](const Misread& m) { return isSure(m); });
+    return others > 1 || (others > 0 && next_s > note.span.end_s + kAtOnce_s);
+}
+
+bool Readings::isInTime(std::size_t a, std::size_t b) const
+{
+    constexpr double kOff_s = 20.0;
+    if (!planned_s_[a] || !planned_s_[b]) {
+        return true;
+    }
+    const double heard_s = std::abs(found_[a].span.start_s - found_[b].span.start_s);
+    return heard_s < std::abs(*planned_s_[a] - *planned_s_[b]) + kOff_s;
 }
 
 void Readings::close()
@@ -338,7 +356,7 @@ void Readings::close()
     auto misread = misreadWords();
     if (!complete) {
         note.restarted = true;
-    } else if (note.read && !(misread.empty() && hardlySaid(note))) {
+    } else if (note.read && !(misread.empty() && hardlySaid(note, span.start_s))) {
         if (misread.empty()) { // again in other words is talk
             note.repeats.push_back(span);
         }

@@ -70,8 +70,8 @@ public:
 private:
     /// A note that the end of the recording cut off can sound like a later one, reached by a skip.
     void dropCutOffLikeness(double length_s);
-    /// A note heard far from others was hardly read: of what is no reading of this stage some always sounds
-    /// like a note.
+    /// A note heard far from others, in the notes' order or in time, was hardly read: of what is no reading
+    /// of this stage some always sounds like a note.
     void dropStrays();
     /// Where more was said again than was said at all, nobody read.
     void dropBabble();
@@ -94,13 +94,18 @@ private:
     [[nodiscard]] bool canDrop(std::size_t k, std::size_t word) const;
     /// What of the open words is not as it is written.
     [[nodiscard]] std::vector<Misread> misreadWords() const;
-    /// Of whose words several were others: where the note is said as it is written soon after, that was talk.
-    [[nodiscard]] static bool hardlySaid(const FoundNote& note);
+    /// Of whose words several were others, or one, and not just before `next_s`: where the note is said as it
+    /// is written then, that was talk. Who says one wrong says it right at once, or not at all.
+    [[nodiscard]] static bool hardlySaid(const FoundNote& note, double next_s);
+    /// Notes `a` and `b` were heard about as far apart as the plan has them, where it tells; a reader may
+    /// stop for a while.
+    [[nodiscard]] bool isInTime(std::size_t a, std::size_t b) const;
     void close();
 
     std::vector<std::vector<std::string>> own_words_;
     std::vector<std::vector<std::vector<std::string>>> misses_; ///< near misses of those
     std::vector<std::vector<std::string>> after_words_;
+    std::vector<std::optional<double>> planned_s_;
     std::vector<FoundNote> found_;
     std::vector<HeardWord> open_;
 };
