@@ -320,6 +320,7 @@ private:
         case Kind::shape: go({Kind::corner, from_.side}, (crest ? w_ : 0.6 * w_) + 0.35, false); break;
         case Kind::corner_and: go({Kind::corner, from_.side}, 0.4 * w_ + 0.25, false); break;
         case Kind::direction: go({Kind::corner, from_.side}, 2.4 + w_, false); break;
+        case Kind::named_grade: go({Kind::thing_apart, Side::none}, 0.5 + w_, false); break; // "flat crest"
         case Kind::thing:
         case Kind::thing_apart: stay(w_ + 0.2); break;
         case Kind::chicane:
