@@ -224,8 +224,7 @@ struct Score {
                 std::printf("    not found: %s, %.1f to %.1f s, said again %zu times\n", is.id.c_str(),
                     is.span.start_s, is.span.end_s, is.repeats.size());
             }
-            if (list && is.read && note.read && off_s >= kThere_s
-                && !hit(note.span)) {
+            if (list && is.read && note.read && off_s >= kThere_s && !hit(note.span)) {
                 std::printf("    elsewhere: %s, %.1f to %.1f s, heard %.1f to %.1f\n", is.id.c_str(),
                     is.span.start_s, is.span.end_s, note.span.start_s, note.span.end_s);
             }
@@ -260,11 +259,11 @@ struct Score {
             return start_errors.empty() ? 0.0
                                         : 1000.0 * start_errors[(start_errors.size() - 1) * percent / 100];
         };
-        std::printf("%-18s found %5.1f %%  skipped reported %5.1f %%  repeats %d of %d, wrong %d  start "
+        std::printf("%-18s found %5.1f %%  skipped reported %d of %d  repeats %d of %d, wrong %d  start "
                     "%3.0f ms, 95 %% %4.0f ms  "
                     "%.3f of real time\n",
-            name.c_str(), 100.0 * found / std::max(1, spoken), 100.0 * reported / std::max(1, skipped),
-            repeats_found, repeats, repeats_wrong, at(50), at(95), took / std::max(1e-9, length_s));
+            name.c_str(), 100.0 * found / std::max(1, spoken), reported, skipped, repeats_found, repeats,
+            repeats_wrong, at(50), at(95), took / std::max(1e-9, length_s));
         std::fflush(stdout);
     }
 };
