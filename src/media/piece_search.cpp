@@ -181,6 +181,9 @@ Heard PieceSearch::hear(const Condensed& condensed, double from_s, double to_s)
         heard = decode(condensed, from_s, to_s, window);
     }
     const bool something = heard.notes_s + heard.talk_s > kSomething_s;
+    if (something) {
+        readsElsewhere(condensed, {from_s, to_s}, window, heard);
+    }
     const bool shorter = shorter_;
     if (something && readsInPassingNoise(condensed, {from_s, to_s}, window, heard)) {
         return {};
@@ -277,6 +280,28 @@ PieceSearch::Voice PieceSearch::makeVoice(double warp) const
     Decoder decoder = makeDecoder(Means::of_utterance, warp);
     auto grammar = std::make_unique<Grammar>(decoder.get(), expected_);
     return {std::move(decoder), std::move(grammar), {}};
+}
+
+void PieceSearch::readsElsewhere(
+    const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard& heard)
+{
+    if (heard.isPlainReading(kHardlyTalk) || place_.later_s.empty()) {
+        return;
+    }
+    const Place place = place_;
+    place_.later_s.clear();
+    Grammar::Window wider = windowFor(condensed, piece.start_s, piece.end_s);
+    wider.talk_phone = window.talk_phone;
+    if (wider.first != window.first || wider.last != window.last) {
+        Heard other = decode(condensed, piece.start_s, piece.end_s, wider);
+        if (other.notes() > std::max(kSomeNotes, heard.notes()) && other.goesForward()
+            && other.talk_s <= kHardlyTalk * other.notes_s) {
+            window = wider;
+            heard = std::move(other);
+            return;
+        }
+    }
+    place_ = place;
 }
 
 bool PieceSearch::readsLouder(

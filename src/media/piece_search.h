@@ -105,6 +105,11 @@ private:
     };
     [[nodiscard]] Voice makeVoice(double warp) const;
 
+    /// The reader may be where nothing was due yet, if the recording leaves out a part: then the notes of the
+    /// piece follow one another, with hardly any talk, in a window that the plan's times do not narrow.
+    void readsElsewhere(
+        const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard& heard);
+
     /// Whether the louder voice of the piece reads the notes that are heard in it, and hardly talks: the
     /// softer one does: then `without_` has it.
     bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,

@@ -493,6 +493,24 @@ TEST(Aligner, APartOfTheStageIsFoundWhereverItBegins)
     }));
 }
 
+/// A minute and a half is cut out of it, as of a video: nothing is said then when the plan has it.
+TEST(Aligner, AReadingIsFoundOnBothSidesOfACut)
+{
+    constexpr std::size_t kAtTheCut = 2; ///< notes that may be lost
+    const auto plan = demoPlan();
+    const auto before = media::readAloud(plan, {}, 5, 0.0, 70.0);
+    const auto behind = media::readAloud(plan, {}, 6, 160.0, 215.0);
+    const auto found = media::align(joined(before.sound, behind.sound), take::expectedNotes(plan)).notes;
+    std::size_t read = 0;
+    for (const auto& truth : {before.truth, behind.truth}) {
+        read += static_cast<std::size_t>(std::count_if(truth.begin(), truth.end(), [&](const auto& note) {
+            return std::any_of(found.begin(), found.end(),
+                [&](const auto& heard) { return heard.id == note.id && heard.read; });
+        }));
+    }
+    EXPECT_GE(read + kAtTheCut, before.truth.size() + behind.truth.size());
+}
+
 TEST(Aligner, ATakeStoppedInTheMiddleOfANoteKeepsAllThatWasReadBefore)
 {
     const auto plan = demoPlan();
