@@ -498,8 +498,8 @@ TEST(Aligner, AReadingIsFoundOnBothSidesOfACut)
 {
     constexpr std::size_t kAtTheCut = 2; ///< notes that may be lost
     const auto plan = demoPlan();
-    const auto before = media::readAloud(plan, {}, 5, 0.0, 70.0);
-    const auto behind = media::readAloud(plan, {}, 6, 160.0, 215.0);
+    const auto before = media::readAloud(plan, {}, 5, 0.0, 55.0);
+    const auto behind = media::readAloud(plan, {}, 6, 160.0, 200.0);
     const auto found = media::align(joined(before.sound, behind.sound), take::expectedNotes(plan)).notes;
     std::size_t read = 0;
     for (const auto& truth : {before.truth, behind.truth}) {
