@@ -23,7 +23,7 @@ PieceSearch::Result PieceSearch::search(
     auto& all = out.words;
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
     double& from_s = out.until_s;
-    const Place place = place_;
+    const ReaderPlace place = place_;
     while (from_s < length_s) {
         if (progress && !progress(from_s / length_s)) {
             break;
@@ -64,8 +64,7 @@ PieceSearch::Result PieceSearch::search(
         // hardly a note in all of it: what was heard whole counts, and the search goes on behind it
         const std::size_t whole = wholeUntil(heard, sure_s);
         if (whole > 0) {
-            place_.at = std::min(heard[whole - 1].place.note + 1, expected_.size());
-            place_.anywhere = false;
+            place_.goTo(std::min(heard[whole - 1].place.note + 1, expected_.size()));
             follow(condensed, std::span(heard).first(whole));
             all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(whole));
         }
@@ -87,8 +86,7 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
     auto words = heard->words;
     const bool remarked = !heard->isPlainReading(kHardlyTalk);
     if (!more || (condensed.ends_silent && wholeUntil(words, length_s) == words.size())) {
-        place_.at = words.back().place.note + 1;
-        place_.anywhere = false;
+        place_.goTo(words.back().place.note + 1);
         remarked_ = remarked;
         const double until_s = more ? words.back().span.end_s + kAfter_s : length_s;
         follow(condensed, words);
@@ -163,8 +161,7 @@ std::optional<Heard> PieceSearch::hearOneAfterAnother(const Condensed& condensed
 
 double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam)
 {
-    place_.at = words[seam].place.note;
-    place_.anywhere = false;
+    place_.goTo(words[seam].place.note);
     return words[seam].span.start_s - kBefore_s;
 }
 
@@ -218,59 +215,26 @@ bool PieceSearch::isWorthDearTalk()
     return tries < kEach || tries % kEach == 0;
 }
 
+take::Span PieceSearch::recordingOf(const Condensed& condensed, const take::Span& piece) const
+{
+    return {
+        before_s_ + condensed.originalTime(piece.start_s), before_s_ + condensed.originalTime(piece.end_s)};
+}
+
 Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s, double to_s) const
 {
-    Grammar::Window window{place_.anywhere ? 0 : place_.at - std::min(place_.at, kBack),
-        std::min(expected_.size(), place_.anywhere ? expected_.size() : place_.at + kAhead), place_.at,
-        place_.anywhere};
+    Grammar::Window window = place_.window(expected_, recordingOf(condensed, {from_s, to_s}));
     if (without_.softer_dB || without_.passing_noise) {
         window.talk_phone = kRareTalk;
     }
-    const bool known = expected_.front().due_s.has_value();
-    const auto later_s = known ? std::optional(0.0) : place_.laterThanPlanned_s();
-    if (!later_s) {
-        return window;
-    }
-    const auto dueBy = [&](double condensed_s, double more_s) {
-        const double media_s = before_s_ + condensed.originalTime(condensed_s) + more_s;
-        const auto isBefore = [&](const ExpectedNote& note) {
-            return *later_s + note.due_s.value_or(note.planned_s.value_or(0.0)) < media_s;
-        };
-        return static_cast<std::size_t>(
-            std::partition_point(expected_.begin(), expected_.end(), isBefore) - expected_.begin());
-    };
-    const std::size_t first = dueBy(from_s, -kOffDue_s);
-    window.first = std::min(
-        {std::max(window.first, first), known || !place_.anywhere ? place_.at : first, expected_.size() - 1});
-    window.last = std::max(std::min(window.last, dueBy(to_s, kOffDue_s)), window.first + 1);
-    window.at = std::clamp(window.at, window.first, window.last);
     return window;
-}
-
-std::optional<double> PieceSearch::Place::laterThanPlanned_s() const
-{
-    constexpr std::size_t kEnough = 8; ///< notes
-    constexpr std::ptrdiff_t kOdd = 2; ///< of them on either side may be wrong
-    constexpr double kSteady_s = 4.0;
-    std::vector<double> sorted(later_s.begin(), later_s.end());
-    std::sort(sorted.begin(), sorted.end());
-    if (sorted.size() < kEnough || *(sorted.end() - 1 - kOdd) - *(sorted.begin() + kOdd) > kSteady_s) {
-        return {};
-    }
-    return sorted[sorted.size() / 2];
 }
 
 void PieceSearch::follow(const Condensed& condensed, std::span<const HeardWord> words)
 {
-    constexpr std::size_t kLast = 10;
     for (std::size_t i = 0; i < words.size(); ++i) {
-        const auto& planned_s = expected_[words[i].place.note].planned_s;
-        const bool begins = !words[i].place.after && (i == 0 || !words[i].goesOn(words[i - 1]));
-        if (begins && planned_s) {
-            place_.later_s.push_back(before_s_ + condensed.originalTime(words[i].span.start_s) - *planned_s);
-        }
-        if (place_.later_s.size() > kLast) {
-            place_.later_s.pop_front();
+        if (!words[i].place.after && (i == 0 || !words[i].goesOn(words[i - 1]))) {
+            place_.hear(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s);
         }
     }
 }
@@ -285,23 +249,23 @@ PieceSearch::Voice PieceSearch::makeVoice(double warp) const
 void PieceSearch::readsElsewhere(
     const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard& heard)
 {
-    if (heard.isPlainReading(kHardlyTalk) || place_.later_s.empty()) {
+    if (heard.isPlainReading(kHardlyTalk) || !place_.laterThanPlanned_s()) {
         return;
     }
-    const Place place = place_;
-    place_.later_s.clear();
-    Grammar::Window wider = windowFor(condensed, piece.start_s, piece.end_s);
+    ReaderPlace unplanned = place_;
+    unplanned.later_s.clear();
+    Grammar::Window wider = unplanned.window(expected_, recordingOf(condensed, piece));
     wider.talk_phone = window.talk_phone;
-    if (wider.first != window.first || wider.last != window.last) {
-        Heard other = decode(condensed, piece.start_s, piece.end_s, wider);
-        if (other.notes() > std::max(kSomeNotes, heard.notes()) && other.goesForward()
-            && other.talk_s <= kHardlyTalk * other.notes_s) {
-            window = wider;
-            heard = std::move(other);
-            return;
-        }
+    if (wider.first == window.first && wider.last == window.last) {
+        return;
     }
-    place_ = place;
+    Heard other = decode(condensed, piece.start_s, piece.end_s, wider);
+    if (other.notes() > std::max(kSomeNotes, heard.notes()) && other.goesForward()
+        && other.talk_s <= kHardlyTalk * other.notes_s) {
+        place_ = std::move(unplanned);
+        window = wider;
+        heard = std::move(other);
+    }
 }
 
 bool PieceSearch::readsLouder(

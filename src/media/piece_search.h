@@ -2,23 +2,19 @@
 #pragma once
 
 #include "media/condense.h"
+#include "media/reader_place.h"
 #include "media/reading_grammar.h"
 #include "media/sound.h"
 #include "media/speech_decoder.h"
 #include "take/readings.h"
 
 #include <cstdint>
-#include <deque>
 #include <memory>
 #include <optional>
 #include <span>
 #include <vector>
 
 namespace brumefall::media {
-
-using take::ExpectedNote;
-/// Where it is known when a note is due, it is looked for within this of that and nowhere else.
-inline constexpr double kOffDue_s = 30.0;
 
 /// Searches a recording piece by piece, each for the notes that are due around where the reader is: what else
 /// is heard in one piece cannot lead the search astray in the next.
@@ -57,8 +53,6 @@ private:
     static constexpr double kHardlyTalk = 0.25; ///< for as long as the notes of a piece take
     static constexpr double kMostTalk = 1.0; ///< it may be a remark
     static constexpr std::size_t kSomeMisread = 2; ///< notes, in any piece
-    static constexpr std::size_t kBack = 6;
-    static constexpr std::size_t kAhead = 40;
     static constexpr double kDearTalk = -60.0;
     static constexpr double kRareTalk = -32.0; ///< where there is hardly any
 
@@ -85,15 +79,8 @@ private:
     /// The notes that may be heard in a piece: those around where the reader is, as far as they are due.
     [[nodiscard]] Grammar::Window windowFor(const Condensed& condensed, double from_s, double to_s) const;
 
-    /// Where the reader is.
-    struct Place {
-        std::size_t at = 0; ///< the note that comes next
-        bool anywhere = true; ///< where that is, is not known yet
-        std::deque<double> later_s; ///< than planned from go, the last notes begin in the recording
-
-        /// Nothing where they are not read at the plan's pace.
-        [[nodiscard]] std::optional<double> laterThanPlanned_s() const;
-    };
+    /// When a piece of `condensed` is in the recording.
+    [[nodiscard]] take::Span recordingOf(const Condensed& condensed, const take::Span& piece) const;
     /// These words of a piece count.
     void follow(const Condensed& condensed, std::span<const HeardWord> words);
 
@@ -211,7 +198,7 @@ private:
     bool shorter_ = false; ///< than the model's
     int tries_ = 0;
     double before_s_ = 0.0; ///< of the recording
-    Place place_;
+    ReaderPlace place_;
     Without without_; ///< is what is searched
     bool is_told_ = true; ///< to whoever condenses it
     int passing_tries_ = 0;

@@ -1,0 +1,65 @@
+#include "media/reader_place.h"
+
+#include <algorithm>
+
+namespace brumefall::media {
+
+void ReaderPlace::goTo(std::size_t note)
+{
+    at = note;
+    anywhere = false;
+}
+
+void ReaderPlace::hear(const ExpectedNote& note, double start_s)
+{
+    constexpr std::size_t kLast = 10;
+    if (!note.planned_s) {
+        return;
+    }
+    later_s.push_back(start_s - *note.planned_s);
+    if (later_s.size() > kLast) {
+        later_s.pop_front();
+    }
+}
+
+std::optional<double> ReaderPlace::laterThanPlanned_s() const
+{
+    constexpr std::size_t kEnough = 8; ///< notes
+    constexpr std::ptrdiff_t kOdd = 2; ///< of them on either side may be wrong
+    constexpr double kSteady_s = 4.0;
+    std::vector<double> sorted(later_s.begin(), later_s.end());
+    std::sort(sorted.begin(), sorted.end());
+    if (sorted.size() < kEnough || *(sorted.end() - 1 - kOdd) - *(sorted.begin() + kOdd) > kSteady_s) {
+        return {};
+    }
+    return sorted[sorted.size() / 2];
+}
+
+Grammar::Window ReaderPlace::window(
+    const std::vector<ExpectedNote>& expected, const take::Span& recording) const
+{
+    constexpr std::size_t kBack = 6;
+    constexpr std::size_t kAhead = 40;
+    Grammar::Window window{anywhere ? 0 : at - std::min(at, kBack),
+        std::min(expected.size(), anywhere ? expected.size() : at + kAhead), at, anywhere};
+    const bool clock = expected.front().due_s.has_value();
+    const auto later = clock ? std::optional(0.0) : laterThanPlanned_s();
+    if (!later) {
+        return window;
+    }
+    const auto dueBy = [&](double recording_s) {
+        const auto isBefore = [&](const ExpectedNote& note) {
+            return *later + note.due_s.value_or(note.planned_s.value_or(0.0)) < recording_s;
+        };
+        return static_cast<std::size_t>(
+            std::partition_point(expected.begin(), expected.end(), isBefore) - expected.begin());
+    };
+    const std::size_t first = dueBy(recording.start_s - kOffDue_s);
+    window.first =
+        std::min({std::max(window.first, first), clock || !anywhere ? at : first, expected.size() - 1});
+    window.last = std::max(std::min(window.last, dueBy(recording.end_s + kOffDue_s)), window.first + 1);
+    window.at = std::clamp(window.at, window.first, window.last);
+    return window;
+}
+
+} // namespace brumefall::media

@@ -1,0 +1,93 @@
+#include "media/reader_place.h"
+
+#include <gtest/gtest.h>
+
+#include <string>
+#include <vector>
+
+using namespace brumefall;
+
+namespace {
+
+constexpr double kApart_s = 5.0;
+
+/// A hundred notes, one every five seconds of the plan.
+std::vector<take::ExpectedNote> planned()
+{
+    std::vector<take::ExpectedNote> notes;
+    for (int k = 0; k < 100; ++k) {
+        notes.push_back({"n" + std::to_string(k), "left four", "", {}, kApart_s * k});
+    }
+    return notes;
+}
+
+/// Notes 0 to 11 were read, note k at `start_s(k)`.
+template <typename StartOf> media::ReaderPlace afterTwelve(const StartOf& start_s)
+{
+    constexpr std::size_t kRead = 12;
+    const auto notes = planned();
+    media::ReaderPlace place;
+    for (std::size_t k = 0; k < kRead; ++k) {
+        place.hear(notes[k], start_s(static_cast<double>(k)));
+    }
+    place.goTo(kRead);
+    return place;
+}
+
+} // namespace
+
+TEST(ReaderPlace, NothingHeardMayBeAnywhere)
+{
+    const auto window = media::ReaderPlace{}.window(planned(), {0.0, 20.0});
+    EXPECT_TRUE(window.anywhere);
+    EXPECT_EQ(window.first, 0U);
+    EXPECT_EQ(window.last, planned().size());
+}
+
+TEST(ReaderPlace, WhoReadsAtThePlansPaceIsWhereItIsDue)
+{
+    constexpr double kLater_s = 100.0; // the recording begins before go
+    const auto place = afterTwelve([&](double k) { return kLater_s + kApart_s * k; });
+    ASSERT_TRUE(place.laterThanPlanned_s());
+    EXPECT_DOUBLE_EQ(*place.laterThanPlanned_s(), kLater_s);
+    const auto window = place.window(planned(), {160.0, 180.0});
+    EXPECT_EQ(window.at, 12U);
+    EXPECT_EQ(window.first, 6U);
+    EXPECT_EQ(window.last, 22U) << "half a minute beyond the end";
+}
+
+TEST(ReaderPlace, AWrongNoteOrTwoDoNotMislead)
+{
+    const auto place = afterTwelve([](double k) {
+        return kApart_s * k + (k == 5 ? 80.0 : k == 8 ? -60.0 : 0.0);
+    });
+    ASSERT_TRUE(place.laterThanPlanned_s());
+    EXPECT_DOUBLE_EQ(*place.laterThanPlanned_s(), 0.0);
+}
+
+TEST(ReaderPlace, WhoReadsAtATableHasNoPace)
+{
+    const auto place = afterTwelve([](double k) { return 1.5 * k; });
+    EXPECT_FALSE(place.laterThanPlanned_s());
+    EXPECT_EQ(place.window(planned(), {18.0, 42.0}).last, 52U) << "anything ahead";
+}
+
+TEST(ReaderPlace, ALostReaderIsLookedForWhereItIsDueOnceThatIsKnown)
+{
+    auto place = afterTwelve([](double k) { return kApart_s * k; });
+    place.at = 90; // noise was heard as a note
+    place.anywhere = true;
+    const auto window = place.window(planned(), {60.0, 80.0});
+    EXPECT_EQ(window.first, 6U);
+    EXPECT_EQ(window.last, 22U);
+}
+
+TEST(ReaderPlace, TheTakesClockCountsBeforeThePlans)
+{
+    auto notes = planned();
+    for (auto& note : notes) {
+        note.due_s = *note.planned_s + 200.0;
+    }
+    const auto window = media::ReaderPlace{}.window(notes, {260.0, 280.0});
+    EXPECT_EQ(window.last, 22U);
+}
