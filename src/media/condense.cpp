@@ -71,27 +71,6 @@ std::vector<bool> silentFrames(const std::vector<float>& energy)
     return silent;
 }
 
-/// What each frame is multiplied by where only a voice as loud as `least_dB` counts: the softer, the less.
-std::vector<float> gainsOf(std::span<const float> loudness, std::optional<float> least_dB)
-{
-    constexpr float kSlope = 15.0F; ///< dB for each that is missing
-    constexpr float kMost_dB = 30.0F; ///< below the hiss
-    std::vector<float> gains(loudness.size(), 1.0F);
-    if (least_dB) {
-        const auto levels = syllableLevels_dB(loudness);
-        std::transform(levels.begin(), levels.end(), gains.begin(), [&](float dB) {
-            return std::pow(10.0F, -std::clamp(kSlope * (*least_dB - dB), 0.0F, kMost_dB) / 20.0F);
-        });
-    }
-    return gains;
-}
-
-bool isSofter(float gain)
-{
-    constexpr float kSofter = 0.25F;
-    return gain < kSofter;
-}
-
 /// `silent` without what is loud for a moment only, and so much around what is left is none: the weak sounds
 /// that a word begins and ends with.
 std::vector<bool> silentAround(std::vector<bool> silent)
@@ -214,15 +193,9 @@ Condensed condense(const Sound& sound, const Condensing& how)
     }
     const auto& samples = alone ? alone->samples : sound.samples;
     const auto loudness = alone ? std::move(alone->loudness_dB) : loudnessOf(samples);
-    auto gains = gainsOf(loudness, how.without.softer_dB);
     auto silent = silentFrames(loudness);
     if (alone) {
         silent = silentAround(std::move(silent));
-        std::transform(gains.begin(), gains.end(), silent.begin(), gains.begin(),
-            [](float gain, bool is_silent) { return is_silent ? 0.0F : gain; });
-    }
-    for (std::size_t f = 0; f < gains.size(); ++f) {
-        silent[f] = silent[f] || isSofter(gains[f]);
     }
     Condensed out;
     out.loud_dB = loudness.empty() ? how.loud_dB
@@ -232,8 +205,9 @@ Condensed condense(const Sound& sound, const Condensing& how)
     std::size_t filtered = 0;
     const auto next = [&] {
         const std::size_t frame = filtered / kFrame;
-        const double gain = frame < gains.size() ? static_cast<double>(gains[frame]) : 1.0;
-        return inRange(gain * out.gain * static_cast<double>(filter.next(samples[filtered++])));
+        const bool is_rest = alone && frame < silent.size() && silent[frame];
+        const auto sample = static_cast<double>(filter.next(samples[filtered++]));
+        return inRange(is_rest ? 0.0 : out.gain * sample);
     };
     const auto keepUntil = [&](std::size_t sample) {
         out.pieces.push_back({out.samples.size(), filtered});
@@ -267,28 +241,53 @@ Condensed condense(const Sound& sound, const Condensing& how)
             sample = steady.over(sample);
         }
     }
-    return out;
+    return how.without.all_but ? only(*how.without.all_but, out) : out;
 }
 
-std::optional<LouderVoice> louderVoice(std::span<const std::int16_t> samples, double gain)
+Condensed only(const LouderVoice& voice, const Condensed& all)
 {
-    const auto loudness = loudnesses_dB(samples, kAlignRate_hz);
-    const auto below_dB = softerVoiceBelow_dB(syllableLevels_dB(loudness));
-    if (!below_dB) {
-        return {};
-    }
-    const auto gains = gainsOf(loudness, below_dB);
-    constexpr std::size_t kKeep = 20; ///< of the softer one's frames in a row
-    LouderVoice out{{}, *below_dB - static_cast<float>(20.0 * std::log10(gain))};
+    constexpr float kSlope = 10.0F; ///< dB for each nat
+    constexpr float kMost_dB = 30.0F; ///< below the hiss
+    constexpr float kSofter = 0.25F;
+    constexpr std::size_t kKeep = 40; ///< frames left on both sides of a cut
+    const std::span samples(all.samples);
+    std::vector<float> gains = voice.likelier(samples);
+    std::transform(gains.begin(), gains.end(), gains.begin(),
+        [&](float nats) { return std::pow(10.0F, -std::clamp(-kSlope * nats, 0.0F, kMost_dB) / 20.0F); });
+    Condensed out{{}, {}, all.loud_dB, all.gain, all.ends_silent};
+    out.samples.reserve(samples.size());
     Hiss steady(kHiss);
-    std::size_t in_a_row = 0;
-    for (std::size_t f = 0; f < gains.size(); ++f) {
-        in_a_row = isSofter(gains[f]) ? in_a_row + 1 : 0;
-        for (const std::int16_t sample : samples.subspan(f * kFrame, in_a_row > kKeep ? 0 : kFrame)) {
-            out.samples.push_back(
-                gains[f] < 1.0F ? steady.over(static_cast<double>(gains[f]) * sample) : sample);
+    auto piece = all.pieces.begin();
+    const auto keep = [&](std::size_t first, std::size_t last) {
+        while (piece != all.pieces.end() && std::next(piece) != all.pieces.end()
+            && std::next(piece)->first <= first) {
+            ++piece;
         }
+        out.pieces.push_back({out.samples.size(), piece->original + (first - piece->first)});
+        for (auto next = std::next(piece); next != all.pieces.end() && next->first < last; ++next) {
+            out.pieces.push_back({out.samples.size() + (next->first - first), next->original});
+        }
+        for (std::size_t i = first; i < last; ++i) {
+            const float gain = i / kFrame < gains.size() ? gains[i / kFrame] : 1.0F;
+            out.samples.push_back(
+                gain < 1.0F ? steady.over(static_cast<double>(gain * samples[i])) : samples[i]);
+        }
+    };
+    const auto after_end = static_cast<std::size_t>(kAfterEnd_s * 100.0); // stays
+    const std::size_t frames = gains.size() - std::min(after_end, gains.size());
+    std::size_t kept = 0; ///< frames
+    for (std::size_t f = 0; f < frames;) {
+        std::size_t end = f;
+        while (end < frames && gains[end] < kSofter) {
+            ++end;
+        }
+        if (end - f > 2 * kKeep) {
+            keep(kept * kFrame, (f + kKeep) * kFrame);
+            kept = end - kKeep;
+        }
+        f = end + 1;
     }
+    keep(kept * kFrame, samples.size());
     return out;
 }
 

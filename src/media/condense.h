@@ -1,6 +1,7 @@
 /// A recording made ready for the recogniser.
 #pragma once
 
+#include "media/louder_voice.h"
 #include "media/sound.h"
 
 #include <array>
@@ -42,8 +43,8 @@ inline constexpr double kHiss = 300.0; ///< standard deviation of what is added,
 struct Without {
     /// Noise that comes and goes: more hiss lies over what is left of it, and silent is where nobody speaks.
     bool passing_noise = false;
-    /// Whoever is softer than this, from one syllable to the next.
-    std::optional<float> softer_dB = std::nullopt;
+    /// Whoever else than this voice speaks.
+    std::optional<LouderVoice> all_but = std::nullopt;
 };
 
 struct Condensing {
@@ -57,13 +58,8 @@ struct Condensing {
 inline constexpr double kAfterEnd_s = 1.0;
 [[nodiscard]] Condensed condense(const Sound& sound, const Condensing& how = {});
 
-/// Only the louder of two voices in a condensed piece, closed up where the other spoke alone, and the level
-/// in the recording, before `gain`, below which that one lies.
-struct LouderVoice {
-    std::vector<std::int16_t> samples;
-    float softer_dB;
-};
-[[nodiscard]] std::optional<LouderVoice> louderVoice(std::span<const std::int16_t> samples, double gain);
+/// The same with only `voice` left in it, closed up where the other spoke alone.
+[[nodiscard]] Condensed only(const LouderVoice& voice, const Condensed& all);
 
 /// Silence without any noise is like nothing that the recogniser's model has heard; a steady hiss mends that.
 class Hiss {

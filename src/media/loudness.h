@@ -1,10 +1,9 @@
-/// How loud a recording is from one hundredth of a second to the next, and what that tells of who speaks.
+/// How loud a recording is from one hundredth of a second to the next.
 #pragma once
 
 #include <cmath>
 #include <cstddef>
 #include <cstdint>
-#include <optional>
 #include <span>
 #include <vector>
 
@@ -35,11 +34,5 @@ template <typename Sample> [[nodiscard]] double meanSquare(std::span<const Sampl
 /// How loud the syllable around each hundredth of a second is: the loudest within a fifth of a second, as a
 /// word's weak sounds are its speaker's too. From the loudness of the hundredths, in dB, as is the result.
 [[nodiscard]] std::vector<float> syllableLevels_dB(std::span<const float> loudness_dB);
-
-/// The level below which the softer of two voices lies: that which fewest syllables have, between the medians
-/// of the two classes into which all falls that is within 15 dB of the loudest. Nothing of less than a
-/// second. One voice alone is parted too, into its louder syllables and the others: whoever asks sees whether
-/// what is left makes sense.
-[[nodiscard]] std::optional<float> softerVoiceBelow_dB(std::span<const float> syllable_levels_dB);
 
 } // namespace brumefall::media

@@ -224,7 +224,7 @@ take::Span PieceSearch::recordingOf(const Condensed& condensed, const take::Span
 Grammar::Window PieceSearch::windowFor(const Condensed& condensed, double from_s, double to_s) const
 {
     Grammar::Window window = place_.window(expected_, recordingOf(condensed, {from_s, to_s}));
-    if (without_.softer_dB || without_.passing_noise) {
+    if (without_.all_but || without_.passing_noise) {
         window.talk_phone = kRareTalk;
     }
     return window;
@@ -272,29 +272,34 @@ bool PieceSearch::readsLouder(
     const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, const Heard& heard)
 {
     constexpr int kMostTries = 4; ///< it may be one voice that talks
-    constexpr double kSame = 0.65; ///< some of what seemed to be notes was talk
-    constexpr double kLittle = 0.5;
+    constexpr double kVoices_s = 60.0; ///< tell them apart
+    constexpr double kSame = 0.5; ///< some of what seemed to be notes was talk
+    constexpr double kLess = 0.4; ///< talk for as long as the notes take
     if (louder_tries_ >= kMostTries) {
         return false;
     }
     ++louder_tries_;
-    const auto louder = louderVoice(samplesOf(condensed, piece), condensed.gain);
-    if (!louder) {
+    const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
+    const double first_s = std::max(0.0, std::min(piece.start_s, length_s - kVoices_s));
+    const auto voice = LouderVoice::in(samplesOf(condensed, {first_s, first_s + kVoices_s}));
+    if (!voice) {
         return false;
     }
+    const auto samples = samplesOf(condensed, piece);
+    const auto louder = only(*voice, {{samples.begin(), samples.end()}, {{0, 0}}});
     Grammar::Window alone = window; // hardly anybody else is left in it
     alone.talk_phone = std::min(window.talk_phone, kRareTalk);
     const auto isIt = [&] {
-        const Heard other = decode(louder->samples, 0.0, alone);
-        return other.notes() > 1 && other.goesForward() && other.notes_s >= kSame * heard.notes_s
-            && other.talk_s <= kLittle * other.notes_s;
+        const Heard other = decode(louder.samples, 0.0, alone);
+        return other.notes() > 1 && other.notes_s >= kSame * heard.notes_s
+            && other.talk_s * heard.notes_s <= kLess * heard.talk_s * other.notes_s;
     };
-    const auto some = std::span(louder->samples).first(std::min(louder->samples.size(), kTells));
+    const auto some = std::span(louder.samples).first(std::min(louder.samples.size(), kTells));
     if (!isIt() && !(fitVoice(some, alone, louder_fits_) && isIt())) {
         return false;
     }
     louder_tries_ = kMostTries;
-    without_.softer_dB = louder->softer_dB;
+    without_.all_but = voice;
     is_told_ = false;
     return true;
 }

@@ -1,0 +1,178 @@
+#include "media/louder_voice.h"
+
+#include "media/cepstra.h"
+#include "media/condense.h"
+#include "media/loudness.h"
+
+#include <Eigen/Cholesky>
+#include <Eigen/Core>
+
+#include <algorithm>
+#include <cstddef>
+#include <iterator>
+#include <numeric>
+
+namespace brumefall::media {
+namespace {
+
+using Features = Eigen::Matrix<float, Eigen::Dynamic, LouderVoice::kFeatures>; ///< a row for each frame
+using Vector = Eigen::Matrix<float, LouderVoice::kFeatures, 1>;
+using Frames = std::vector<std::size_t>;
+
+/// The level of the syllable around each frame, and the mean timbre of what is loud around it.
+Features featuresOf(std::span<const std::int16_t> samples)
+{
+    constexpr std::size_t kAround = 45; ///< frames on each side
+    constexpr float kSoft_dB = 55.0F; ///< is next to the hiss, and of nobody's timbre
+    constexpr float kHardly = 0.01F;
+    using Sums = Eigen::Matrix<double, Eigen::Dynamic, LouderVoice::kFeatures>;
+    FrontEnd front_end(FrontEnd::Of::voices);
+    const auto cepstra = front_end.cepstraOf(samples);
+    const auto loudness = loudnesses_dB(samples, kAlignRate_hz);
+    const auto levels = syllableLevels_dB(loudness);
+    Sums sums = Sums::Zero(static_cast<Eigen::Index>(levels.size()) + 1, LouderVoice::kFeatures);
+    for (std::size_t f = 0; f < levels.size(); ++f) { // the first column is the weight
+        const auto row = static_cast<Eigen::Index>(f);
+        sums.row(row + 1) = sums.row(row);
+        if (f < cepstra.size() && loudness[f] > kSoft_dB) {
+            const auto weight = static_cast<double>(loudness[f] - kSoft_dB);
+            const Eigen::Map<const Eigen::RowVectorXf> cepstrum(cepstra[f].data(), take::kCepstra);
+            sums(row + 1, 0) += weight;
+            sums.row(row + 1).tail<take::kCepstra>() += weight * cepstrum.cast<double>();
+        }
+    }
+    Features out(static_cast<Eigen::Index>(levels.size()), LouderVoice::kFeatures);
+    for (std::size_t f = 0; f < levels.size(); ++f) {
+        const auto row = static_cast<Eigen::Index>(f);
+        const auto first = static_cast<Eigen::Index>(f - std::min(f, kAround));
+        const auto last = static_cast<Eigen::Index>(std::min(f + kAround + 1, levels.size()));
+        out.row(row) = (sums.row(last) - sums.row(first)).cast<float>();
+        out.row(row) /= std::max(kHardly, out(row, 0));
+        out(row, 0) = levels[f];
+    }
+    return out;
+}
+
+Features rowsOf(const Features& features, const Frames& frames)
+{
+    Features out(static_cast<Eigen::Index>(frames.size()), LouderVoice::kFeatures);
+    for (std::size_t i = 0; i < frames.size(); ++i) {
+        out.row(static_cast<Eigen::Index>(i)) = features.row(static_cast<Eigen::Index>(frames[i]));
+    }
+    return out;
+}
+
+/// Natural logarithm of the odds of one class of rows against the other: `weights` times a row, and `bias`.
+struct Discriminant {
+    Vector weights;
+    float bias;
+};
+
+Discriminant discriminantOf(Features louder, Features softer)
+{
+    constexpr float kRidge = 0.3F; ///< of the variances: half a minute holds few syllables
+    const auto rows = static_cast<float>(louder.rows() + softer.rows());
+    const Vector louder_mean = louder.colwise().mean();
+    const Vector softer_mean = softer.colwise().mean();
+    louder.rowwise() -= louder_mean.transpose();
+    softer.rowwise() -= softer_mean.transpose();
+    Eigen::Matrix<float, LouderVoice::kFeatures, LouderVoice::kFeatures> scatter =
+        (louder.transpose() * louder + softer.transpose() * softer) / rows;
+    scatter.diagonal() *= 1.0F + kRidge;
+    const Vector weights = scatter.ldlt().solve(louder_mean - softer_mean);
+    return {weights, -0.5F * weights.dot(louder_mean + softer_mean)};
+}
+
+/// The value that `share` of those of `frames` are not above; there is one frame at least.
+float quantileOf(const std::vector<float>& values, const Frames& frames, float share)
+{
+    std::vector<float> own;
+    for (const std::size_t f : frames) {
+        own.push_back(values[f]);
+    }
+    const auto at = own.begin() + static_cast<std::ptrdiff_t>(share * static_cast<float>(own.size() - 1));
+    std::nth_element(own.begin(), at, own.end());
+    return *at;
+}
+
+template <typename Predicate> Frames those(const Frames& frames, Predicate is_one)
+{
+    Frames out;
+    std::copy_if(frames.begin(), frames.end(), std::back_inserter(out), is_one);
+    return out;
+}
+
+/// The frames of speech: hardly any other lies so near the loudest.
+Frames speechIn(const std::vector<float>& levels)
+{
+    constexpr float kLoudest = 0.98F;
+    constexpr float kSpeech_dB = 15.0F; ///< below the loudest
+    Frames all(levels.size());
+    std::iota(all.begin(), all.end(), std::size_t{0});
+    if (all.empty()) {
+        return {};
+    }
+    const float least_dB = quantileOf(levels, all, kLoudest) - kSpeech_dB;
+    return those(all, [&](std::size_t f) { return levels[f] > least_dB; });
+}
+
+/// How long one of two speaks before the other does, on average.
+double stay_s(const std::vector<float>& likelier, const Frames& speech)
+{
+    std::size_t turns = 1;
+    for (std::size_t i = 1; i < speech.size(); ++i) {
+        turns += (likelier[speech[i - 1]] > 0.0F) != (likelier[speech[i]] > 0.0F) ? 1 : 0;
+    }
+    return 0.01 * static_cast<double>(speech.size()) / static_cast<double>(turns);
+}
+
+} // namespace
+
+std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples)
+{
+    constexpr std::size_t kLeast = 300; ///< frames of speech
+    constexpr float kSofter = 0.5F; ///< of the syllables are the softer voice's
+    constexpr float kLouder = 0.9F; ///< of the syllables are softer than those that are surely the louder's
+    constexpr double kStay_s = 1.15; ///< one voice, so parted, seems to take turns with itself sooner
+    const Features features = featuresOf(samples);
+    std::vector<float> values(features.col(0).begin(), features.col(0).end());
+    const Frames speech = speechIn(values);
+    if (speech.size() < kLeast) {
+        return {};
+    }
+    const auto partBy = [&](const Frames& louder, const Frames& softer) {
+        const auto found = discriminantOf(rowsOf(features, louder), rowsOf(features, softer));
+        LouderVoice out;
+        std::copy(found.weights.begin(), found.weights.end(), out.weights_.begin());
+        out.bias_ = found.bias;
+        const Eigen::VectorXf nats = (features * found.weights).array() + found.bias;
+        values.assign(nats.begin(), nats.end());
+        return out;
+    };
+    const float soft_dB = quantileOf(values, speech, kSofter);
+    const float loud_dB = quantileOf(values, speech, kLouder);
+    static_cast<void>(partBy(those(speech, [&](std::size_t f) { return values[f] >= loud_dB; }),
+        those(speech, [&](std::size_t f) { return values[f] <= soft_dB; })));
+    const Frames louder = those(speech, [&](std::size_t f) { return values[f] > 0.0F; });
+    const Frames softer = those(speech, [&](std::size_t f) { return values[f] <= 0.0F; });
+    if (louder.empty() || softer.empty()) {
+        return {};
+    }
+    const float surely = quantileOf(values, louder, 0.5F);
+    const float surely_not = quantileOf(values, softer, 0.5F);
+    const LouderVoice out = partBy(those(louder, [&](std::size_t f) { return values[f] >= surely; }),
+        those(softer, [&](std::size_t f) { return values[f] <= surely_not; }));
+    if (stay_s(values, speech) < kStay_s) {
+        return {};
+    }
+    return out;
+}
+
+std::vector<float> LouderVoice::likelier(std::span<const std::int16_t> samples) const
+{
+    const Eigen::Map<const Vector> weights(weights_.data());
+    const Eigen::VectorXf nats = (featuresOf(samples) * weights).array() + bias_;
+    return {nats.begin(), nats.end()};
+}
+
+} // namespace brumefall::media
