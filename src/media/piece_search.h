@@ -97,8 +97,8 @@ private:
     void readsElsewhere(
         const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard& heard);
 
-    /// Whether the louder voice of the piece reads the notes that are heard in it, and hardly talks: the
-    /// softer one does: then `without_` has it.
+    /// Whether two voices speak in the piece and what is around it, and the louder reads notes and talks far
+    /// less between them than both together do: the other is the driver. Then `without_` has that.
     bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
         const Heard& heard);
 

@@ -104,6 +104,48 @@ TEST(LouderVoice, TooLittleOrNothingTellsNoVoice)
     EXPECT_FALSE(media::LouderVoice::in(said("left four", 0.5, 1.0)));
 }
 
+TEST(Condense, WhatIsLeftOfOneVoiceKeepsItsTimeBehindSilencesThatWereCut)
+{
+    Scene scene = twoPeople(0.4, 1.25);
+    const std::size_t before = scene.sound.samples.size();
+    scene.sound.samples.resize(before + 6 * kSecond);
+    const Scene more = twoPeople(0.4, 1.25);
+    const std::size_t later = scene.sound.samples.size();
+    scene.sound.samples.insert(
+        scene.sound.samples.end(), more.sound.samples.begin(), more.sound.samples.end());
+    const auto all = media::condense(scene.sound);
+    ASSERT_GT(all.pieces.size(), 1U) << "the silence was cut";
+    const auto voice = media::LouderVoice::in(all.samples);
+    ASSERT_TRUE(voice);
+    const auto without = media::only(*voice, all);
+    ASSERT_GT(without.pieces.size(), all.pieces.size());
+
+    // what is left as it was is found where it was: each sample equals that of the recording's moment
+    std::vector<std::int16_t> by_time(scene.sound.samples.size());
+    for (std::size_t i = 0; i < all.samples.size(); ++i) {
+        const auto at =
+            static_cast<std::size_t>(all.originalTime(static_cast<double>(i) / kSecond) * kSecond + 0.5);
+        if (at < by_time.size()) {
+            by_time[at] = all.samples[i];
+        }
+    }
+    std::size_t same = 0;
+    std::size_t same_later = 0;
+    double last_s = -1.0;
+    for (std::size_t i = 0; i < without.samples.size(); ++i) {
+        const double at_s = without.originalTime(static_cast<double>(i) / kSecond);
+        EXPECT_GT(at_s, last_s);
+        last_s = at_s;
+        const auto at = static_cast<std::size_t>(at_s * kSecond + 0.5);
+        if (at < by_time.size() && by_time[at] == without.samples[i]) {
+            ++same;
+            same_later += at > later ? 1 : 0;
+        }
+    }
+    EXPECT_GT(same, 16U * kSecond) << "what the reader said, twice";
+    EXPECT_GT(same_later, 8U * kSecond) << "and behind the silence, too";
+}
+
 TEST(Condense, OfTwoVoicesTheLouderStaysAsItIsAndTheSofterIsGone)
 {
     const Scene scene = twoPeople(0.4, 1.25);
