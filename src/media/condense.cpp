@@ -249,7 +249,7 @@ Condensed only(const LouderVoice& voice, const Condensed& all)
     constexpr float kSlope = 10.0F; ///< dB for each nat
     constexpr float kMost_dB = 30.0F; ///< below the hiss
     constexpr float kSofter = 0.25F;
-    constexpr std::size_t kKeep = 40; ///< frames left on both sides of a cut
+    constexpr std::size_t kKeep = 20; ///< frames left on both sides of a cut
     const std::span samples(all.samples);
     std::vector<float> gains = voice.likelier(samples);
     std::transform(gains.begin(), gains.end(), gains.begin(),
