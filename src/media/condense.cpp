@@ -93,6 +93,24 @@ std::vector<bool> silentAround(std::vector<bool> silent)
     return out;
 }
 
+/// The middles of the long runs of frames that are `out`, as first and one past the last frame: `keep` frames
+/// of each run are left on both sides, where it has more than `least`.
+std::vector<std::pair<std::size_t, std::size_t>> middlesOf(
+    const std::vector<bool>& out, std::size_t keep, std::size_t least)
+{
+    std::vector<std::pair<std::size_t, std::size_t>> middles;
+    for (std::size_t f = 0; f < out.size(); ++f) {
+        const std::size_t first = f;
+        while (f < out.size() && out[f]) {
+            ++f;
+        }
+        if (f - first > least) {
+            middles.emplace_back(first + keep, f - keep);
+        }
+    }
+    return middles;
+}
+
 std::int16_t inRange(double sample)
 {
     return static_cast<std::int16_t>(std::clamp(sample, -32768.0, 32767.0));
@@ -217,20 +235,12 @@ Condensed condense(const Sound& sound, const Condensing& how)
     };
     const auto afterEnd = static_cast<std::size_t>(kAfterEnd_s * kAlignRate_hz); // room to end a word cut off
     out.samples.reserve(sound.samples.size() + afterEnd);
-    std::size_t f = 0;
-    while (f < silent.size()) {
-        std::size_t end = f;
-        while (end < silent.size() && silent[end]) {
-            ++end;
+    for (const auto& [first, last] : middlesOf(silent, kKeep, 3 * kKeep)) {
+        keepUntil(first * kFrame);
+        while (filtered < last * kFrame) {
+            next();
         }
-        if (end - f > 3 * kKeep) {
-            keepUntil((f + kKeep) * kFrame);
-            while (filtered < (end - kKeep) * kFrame) {
-                next();
-            }
-            out.ends_silent = end == silent.size();
-        }
-        f = std::max(end, f + 1);
+        out.ends_silent = last + kKeep == silent.size();
     }
     keepUntil(sound.samples.size());
     out.samples.resize(out.samples.size() + afterEnd);
@@ -259,8 +269,7 @@ Condensed only(const LouderVoice& voice, const Condensed& all)
     Hiss steady(kHiss);
     auto piece = all.pieces.begin();
     const auto keep = [&](std::size_t first, std::size_t last) {
-        while (piece != all.pieces.end() && std::next(piece) != all.pieces.end()
-            && std::next(piece)->first <= first) {
+        while (std::next(piece) != all.pieces.end() && std::next(piece)->first <= first) {
             ++piece;
         }
         out.pieces.push_back({out.samples.size(), piece->original + (first - piece->first)});
@@ -274,18 +283,13 @@ Condensed only(const LouderVoice& voice, const Condensed& all)
         }
     };
     const auto after_end = static_cast<std::size_t>(kAfterEnd_s * 100.0); // stays
-    const std::size_t frames = gains.size() - std::min(after_end, gains.size());
+    std::vector<bool> others(gains.size() - std::min(after_end, gains.size()));
+    std::transform(gains.begin(), gains.begin() + static_cast<std::ptrdiff_t>(others.size()), others.begin(),
+        [&](float gain) { return gain < kSofter; });
     std::size_t kept = 0; ///< frames
-    for (std::size_t f = 0; f < frames;) {
-        std::size_t end = f;
-        while (end < frames && gains[end] < kSofter) {
-            ++end;
-        }
-        if (end - f > 2 * kKeep) {
-            keep(kept * kFrame, (f + kKeep) * kFrame);
-            kept = end - kKeep;
-        }
-        f = end + 1;
+    for (const auto& [first, last] : middlesOf(others, kKeep, 2 * kKeep)) {
+        keep(kept * kFrame, first * kFrame);
+        kept = last;
     }
     keep(kept * kFrame, samples.size());
     return out;

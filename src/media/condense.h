@@ -58,7 +58,7 @@ struct Condensing {
 inline constexpr double kAfterEnd_s = 1.0;
 [[nodiscard]] Condensed condense(const Sound& sound, const Condensing& how = {});
 
-/// The same with only `voice` left in it, closed up where the other spoke alone.
+/// `all`, which has a piece at least, with only `voice` left in it, closed up where the other spoke alone.
 [[nodiscard]] Condensed only(const LouderVoice& voice, const Condensed& all);
 
 /// Silence without any noise is like nothing that the recogniser's model has heard; a steady hiss mends that.

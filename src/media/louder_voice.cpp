@@ -62,15 +62,23 @@ Features rowsOf(const Features& features, const Frames& frames)
     return out;
 }
 
-/// Natural logarithm of the odds of one class of rows against the other: `weights` times a row, and `bias`.
 struct Discriminant {
     Vector weights;
     float bias;
+
+    /// Natural logarithm of the odds that a row is the louder voice's.
+    [[nodiscard]] std::vector<float> nats(const Features& features) const
+    {
+        const Eigen::VectorXf out = (features * weights).array() + bias;
+        return {out.begin(), out.end()};
+    }
 };
 
-Discriminant discriminantOf(Features louder, Features softer)
+Discriminant discriminantOf(const Features& features, const Frames& of_louder, const Frames& of_softer)
 {
     constexpr float kRidge = 0.3F; ///< of the variances: half a minute holds few syllables
+    Features louder = rowsOf(features, of_louder);
+    Features softer = rowsOf(features, of_softer);
     const auto rows = static_cast<float>(louder.rows() + softer.rows());
     const Vector louder_mean = louder.colwise().mean();
     const Vector softer_mean = softer.colwise().mean();
@@ -135,44 +143,40 @@ std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples
     constexpr float kLouder = 0.9F; ///< of the syllables are softer than those that are surely the louder's
     constexpr double kStay_s = 1.15; ///< one voice, so parted, seems to take turns with itself sooner
     const Features features = featuresOf(samples);
-    std::vector<float> values(features.col(0).begin(), features.col(0).end());
-    const Frames speech = speechIn(values);
+    const std::vector<float> levels(features.col(0).begin(), features.col(0).end());
+    const Frames speech = speechIn(levels);
     if (speech.size() < kLeast) {
         return {};
     }
-    const auto partBy = [&](const Frames& louder, const Frames& softer) {
-        const auto found = discriminantOf(rowsOf(features, louder), rowsOf(features, softer));
-        LouderVoice out;
-        std::copy(found.weights.begin(), found.weights.end(), out.weights_.begin());
-        out.bias_ = found.bias;
-        const Eigen::VectorXf nats = (features * found.weights).array() + found.bias;
-        values.assign(nats.begin(), nats.end());
-        return out;
-    };
-    const float soft_dB = quantileOf(values, speech, kSofter);
-    const float loud_dB = quantileOf(values, speech, kLouder);
-    static_cast<void>(partBy(those(speech, [&](std::size_t f) { return values[f] >= loud_dB; }),
-        those(speech, [&](std::size_t f) { return values[f] <= soft_dB; })));
-    const Frames louder = those(speech, [&](std::size_t f) { return values[f] > 0.0F; });
-    const Frames softer = those(speech, [&](std::size_t f) { return values[f] <= 0.0F; });
+    const float soft_dB = quantileOf(levels, speech, kSofter);
+    const float loud_dB = quantileOf(levels, speech, kLouder);
+    const auto by_level =
+        discriminantOf(features, those(speech, [&](std::size_t f) { return levels[f] >= loud_dB; }),
+            those(speech, [&](std::size_t f) { return levels[f] <= soft_dB; }));
+    auto likelier = by_level.nats(features);
+    const Frames louder = those(speech, [&](std::size_t f) { return likelier[f] > 0.0F; });
+    const Frames softer = those(speech, [&](std::size_t f) { return likelier[f] <= 0.0F; });
     if (louder.empty() || softer.empty()) {
         return {};
     }
-    const float surely = quantileOf(values, louder, 0.5F);
-    const float surely_not = quantileOf(values, softer, 0.5F);
-    const LouderVoice out = partBy(those(louder, [&](std::size_t f) { return values[f] >= surely; }),
-        those(softer, [&](std::size_t f) { return values[f] <= surely_not; }));
-    if (stay_s(values, speech) < kStay_s) {
+    const float surely = quantileOf(likelier, louder, 0.5F);
+    const float surely_not = quantileOf(likelier, softer, 0.5F);
+    const auto found =
+        discriminantOf(features, those(louder, [&](std::size_t f) { return likelier[f] >= surely; }),
+            those(softer, [&](std::size_t f) { return likelier[f] <= surely_not; }));
+    likelier = found.nats(features);
+    if (stay_s(likelier, speech) < kStay_s) {
         return {};
     }
+    LouderVoice out;
+    std::copy(found.weights.begin(), found.weights.end(), out.weights_.begin());
+    out.bias_ = found.bias;
     return out;
 }
 
 std::vector<float> LouderVoice::likelier(std::span<const std::int16_t> samples) const
 {
-    const Eigen::Map<const Vector> weights(weights_.data());
-    const Eigen::VectorXf nats = (featuresOf(samples) * weights).array() + bias_;
-    return {nats.begin(), nats.end()};
+    return Discriminant{Vector(weights_.data()), bias_}.nats(featuresOf(samples));
 }
 
 } // namespace brumefall::media
