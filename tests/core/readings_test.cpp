@@ -334,6 +334,27 @@ TEST(Readings, NotesHeardFarFromEachOtherInTimeWereTalk)
     EXPECT_EQ(heard(2.0), (std::vector<bool>{false, false, true, true, true, false, false, false}));
 }
 
+TEST(Readings, NotesHeardInAnotherOrderWereAnotherStage)
+{
+    const auto heard = [](const std::vector<std::size_t>& order) {
+        ByHand reading(kEightCalls);
+        for (const std::size_t k : order) {
+            reading.say(k).pause(4.0);
+        }
+        return readOf(reading.finish());
+    };
+    EXPECT_EQ(heard({7, 6, 4, 3, 1, 0}), std::vector<bool>(kEightCalls.size(), false));
+    EXPECT_EQ(
+        heard({0, 1, 3, 4, 6, 7}), (std::vector<bool>{true, true, false, true, true, false, true, true}));
+}
+
+TEST(Readings, ANoteReadTooEarlyIsReadAllTheSame)
+{
+    ByHand reading(kEightCalls);
+    reading.say(0).say(1).say(5).say(2).say(3).say(4).say(6).say(7);
+    EXPECT_EQ(readOf(reading.finish()), std::vector<bool>(kEightCalls.size(), true));
+}
+
 TEST(Readings, WhoStopsForAWhileHasReadAllTheSame)
 {
     ByHand reading(kEightCalls);

@@ -113,32 +113,61 @@ void Readings::dropCutOffLikeness(double length_s)
 
 void Readings::dropStrays()
 {
+    const auto isRead = [](const FoundNote& note) { return note.read; };
+    if (std::count_if(found_.begin(), found_.end(), isRead) < 2) {
+        return;
+    }
+    const auto first = std::find_if(found_.begin(), found_.end(), isRead);
+    const auto last = std::find_if(found_.rbegin(), found_.rend(), isRead);
+    const auto begin = static_cast<std::size_t>(first - found_.begin());
+    const auto end = static_cast<std::size_t>(found_.rend() - last);
+    std::vector<Company> company(found_.size());
+    for (std::size_t k = begin; k < end; ++k) {
+        company[k] = companyOf(k, begin, end);
+    }
+    // who stops for a while has a few before or after it that go with the many on the other side
+    const auto joinTo = [&](std::size_t beside, std::size_t k) {
+        if (company[k] == Company::few && company[beside] == Company::many
+            && isHeardBefore(std::min(k, beside), std::max(k, beside))) {
+            company[k] = Company::many;
+        }
+    };
+    for (std::size_t k = begin + 1; k < end; ++k) {
+        joinTo(k - 1, k);
+    }
+    for (std::size_t k = end - 1; k-- > begin;) {
+        joinTo(k + 1, k);
+    }
+    for (std::size_t k = begin; k < end; ++k) {
+        if (company[k] == Company::none || company[k] == Company::few) {
+            FoundNote unread;
+            unread.id = found_[k].id;
+            found_[k] = std::move(unread);
+        }
+    }
+}
+
+Readings::Company Readings::companyOf(std::size_t k, std::size_t begin, std::size_t end) const
+{
     constexpr std::size_t kAround = 4;
-    std::vector<std::size_t> read;
-    for (std::size_t k = 0; k < found_.size(); ++k) {
-        if (found_[k].read) {
-            read.push_back(k);
+    constexpr std::size_t kMany = 3; // on one side: the reader may have stopped on the other
+    const std::size_t first = std::max(begin, k - std::min(k, kAround));
+    const std::size_t last = std::min(end, k + kAround + 1);
+    std::size_t before = 0;
+    std::size_t after = 0;
+    for (std::size_t other = first; other < last; ++other) {
+        if (found_[other].read) {
+            before += other < k && isInTime(other, k) ? 1 : 0;
+            after += other > k && isInTime(k, other) ? 1 : 0;
         }
     }
-    std::vector<std::size_t> strays;
-    for (const std::size_t k : read) {
-        const std::size_t first = std::max(read.front(), k > kAround ? k - kAround : 0);
-        const std::size_t last = std::min(read.back(), k + kAround);
-        const auto near = std::count_if(
-            read.begin(), read.end(), [&](std::size_t other) { return other >= first && other <= last; });
-        const bool in_time =
-            read.size() == 1 || std::any_of(read.begin(), read.end(), [&](std::size_t other) {
-                return other != k && other >= first && other <= last && isInTime(k, other);
-            });
-        if (!in_time || 2 * static_cast<std::size_t>(near) < last - first + 1) {
-            strays.push_back(k);
-        }
+    if (!found_[k].read || before + after == 0) {
+        return Company::none;
     }
-    for (const std::size_t k : strays) {
-        FoundNote unread;
-        unread.id = found_[k].id;
-        found_[k] = std::move(unread);
+    if (before >= kMany || after >= kMany) {
+        return Company::many;
     }
+    return 2 * (before + 1 + after) >= last - first ? Company::half : Company::few;
 }
 
 void Readings::dropBabble()
@@ -332,15 +361,18 @@ bool Readings::hardlySaid(const FoundNote& note, double next_s)
     return others > 1 || (others > 0 && next_s > note.span.end_s + kAtOnce_s);
 }
 
+bool Readings::isHeardBefore(std::size_t a, std::size_t b) const
+{
+    return found_[a].span.start_s < found_[b].span.start_s;
+}
+
 bool Readings::isInTime(std::size_t a, std::size_t b) const
 {
     constexpr double kOff_s = 20.0;
     constexpr double kSlow = 2.5; ///< some practise at half the pace
-    if (!planned_s_[a] || !planned_s_[b]) {
-        return true;
-    }
-    const double heard_s = std::abs(found_[a].span.start_s - found_[b].span.start_s);
-    return heard_s < kSlow * std::abs(*planned_s_[a] - *planned_s_[b]) + kOff_s;
+    const double heard_s = found_[b].span.start_s - found_[a].span.start_s;
+    const bool told = planned_s_[a] && planned_s_[b];
+    return isHeardBefore(a, b) && (!told || heard_s < kSlow * (*planned_s_[b] - *planned_s_[a]) + kOff_s);
 }
 
 void Readings::close()

@@ -70,9 +70,14 @@ public:
 private:
     /// A note that the end of the recording cut off can sound like a later one, reached by a skip.
     void dropCutOffLikeness(double length_s);
-    /// A note heard far from others, in the notes' order or in time, was hardly read: of what is no reading
-    /// of this stage some always sounds like a note.
+    /// A note is hardly read where few of its neighbours were, in their order and at about their times: of
+    /// what is no reading of this stage some always sounds like a note.
     void dropStrays();
+    /// How many of the notes around a note were read in their order and at about their times: many on one
+    /// side of it, half of all, fewer, none.
+    enum class Company { none, few, half, many };
+    /// That of note `k`, one of those from `begin` to before `end`; none where it was not read.
+    [[nodiscard]] Company companyOf(std::size_t k, std::size_t begin, std::size_t end) const;
     /// Where more was said again than was said at all, nobody read.
     void dropBabble();
     /// What was said in the place of a note is, word for word, the next one, or the one before, which was not
@@ -97,8 +102,9 @@ private:
     /// Of whose words several were others, or one, and not just before `next_s`: where the note is said as it
     /// is written then, that was talk. Who says one wrong says it right at once, or not at all.
     [[nodiscard]] static bool hardlySaid(const FoundNote& note, double next_s);
-    /// Notes `a` and `b` were heard about as far apart as the plan has them, where it tells; a reader may
-    /// stop for a while.
+    [[nodiscard]] bool isHeardBefore(std::size_t a, std::size_t b) const;
+    /// Note `b`, a later one than `a`, was heard after it, and not much later than the plan has it, where
+    /// that tells; a reader may stop for a while.
     [[nodiscard]] bool isInTime(std::size_t a, std::size_t b) const;
     void close();
 
