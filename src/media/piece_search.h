@@ -2,14 +2,14 @@
 #pragma once
 
 #include "media/condense.h"
+#include "media/heard.h"
+#include "media/note_recogniser.h"
 #include "media/reader_place.h"
 #include "media/reading_grammar.h"
 #include "media/sound.h"
-#include "media/speech_decoder.h"
 #include "take/readings.h"
 
 #include <cstdint>
-#include <memory>
 #include <optional>
 #include <span>
 #include <vector>
@@ -56,19 +56,53 @@ private:
     static constexpr double kDearTalk = -60.0;
     static constexpr double kRareTalk = -32.0; ///< where there is hardly any
 
-    /// A piece, first as one that may hold talk. Where little of it is the notes, the voice may just be
-    /// unlike the model's: then talk is made dear, and what is found counts if it is in order.
-    Heard hear(const Condensed& condensed, double from_s, double to_s);
+    /// A stretch of `condensed`, where in the notes it is searched, and what was heard in it.
+    struct Piece {
+        const Condensed& condensed;
+        take::Span span;
+        Grammar::Window window;
+        Heard heard;
+    };
+    [[nodiscard]] Piece pieceOf(const Condensed& condensed, const take::Span& span) const;
+    /// The notes that may be heard in it: those around where the reader is, as far as they are due.
+    [[nodiscard]] Grammar::Window windowFor(const Condensed& condensed, const take::Span& span) const;
+    /// When a stretch of `condensed` is in the recording.
+    [[nodiscard]] take::Span recordingOf(const Condensed& condensed, const take::Span& span) const;
+    void hear(Piece& piece);
 
-    /// How much talk there may be beside the notes of a piece that is plainly read, once the voice is known.
-    [[nodiscard]] double mostTalk() const { return remarked_ ? kHardlyTalk : kMostTalk; }
+    /// What is told of a stretch, heard first as one that may hold talk, then in every other way that may
+    /// explain more of it; nothing where the recording has to be condensed anew, without `without_`.
+    std::optional<Heard> hearInEveryWay(const Condensed& condensed, const take::Span& span);
+
+    enum class Then { go_on, condense_anew };
+    /// A way to hear a piece that goes on with it where it is the better one.
+    using Way = Then (PieceSearch::*)(Piece&);
+    /// Talk is dear for a strange voice, but here it is somebody else's.
+    Then hearSomebodyElse(Piece& piece);
+    /// The reader may be where nothing was due yet, if the recording leaves out a part: then the notes of the
+    /// piece follow one another, with hardly any talk, in a window that the plan's times do not narrow.
+    Then hearElsewhere(Piece& piece);
+    /// Noise may come and go (stones under the car), so that it seems that somebody speaks nearly all the
+    /// time, and notes are read where it is taken out.
+    Then hearWithoutPassingNoise(Piece& piece);
+    /// Two voices may speak in the piece and what is around it, and the louder reads notes and talks far less
+    /// between them than both together do: the other is the driver.
+    Then hearLouderVoice(Piece& piece);
+    /// The reader's throat may be shorter than the model's.
+    Then hearOtherThroat(Piece& piece);
+    /// Where little of a piece is the notes, the voice may just be unlike the model's: then talk is made
+    /// dear, and what is found counts if it is in order.
+    Then hearStrangeVoice(Piece& piece);
 
     /// What is plainly read in a piece, misread words told; nothing where it is not plainly a reading.
     std::optional<Heard> hearPlainly(const Condensed& condensed);
 
     /// The same in one go instead of two or three, where voice and place are known and the reader reads each
     /// note after the one before, as most do most of the time.
-    std::optional<Heard> hearOneAfterAnother(const Condensed& condensed, Grammar::Window window);
+    std::optional<Heard> hearOneAfterAnother(Piece piece);
+
+    /// How much talk there may be beside the notes of a piece that is plainly read, once the voice is known.
+    [[nodiscard]] double mostTalk() const { return remarked_ ? kHardlyTalk : kMostTalk; }
 
     /// Talk that goes on and on is heard so every now and then only: it takes as long as all the rest.
     bool isWorthDearTalk();
@@ -76,43 +110,14 @@ private:
     /// The next piece begins with word `seam`: at this time.
     double goOnAtSeam(const std::vector<HeardWord>& words, std::size_t seam);
 
-    /// The notes that may be heard in a piece: those around where the reader is, as far as they are due.
-    [[nodiscard]] Grammar::Window windowFor(const Condensed& condensed, double from_s, double to_s) const;
-
-    /// When a piece of `condensed` is in the recording.
-    [[nodiscard]] take::Span recordingOf(const Condensed& condensed, const take::Span& piece) const;
     /// These words of a piece count.
     void follow(const Condensed& condensed, std::span<const HeardWord> words);
-
-    /// A recogniser for voices of one kind, with its grammar.
-    struct Voice {
-        Decoder decoder;
-        std::unique_ptr<Grammar> grammar;
-        FeatureMean mean;
-    };
-    [[nodiscard]] Voice makeVoice(double warp) const;
-
-    /// The reader may be where nothing was due yet, if the recording leaves out a part: then the notes of the
-    /// piece follow one another, with hardly any talk, in a window that the plan's times do not narrow.
-    void readsElsewhere(
-        const Condensed& condensed, const take::Span& piece, Grammar::Window& window, Heard& heard);
-
-    /// Whether two voices speak in the piece and what is around it, and the louder reads notes and talks far
-    /// less between them than both together do: the other is the driver. Then `without_` has that.
-    bool readsLouder(const Condensed& condensed, const take::Span& piece, const Grammar::Window& window,
-        const Heard& heard);
-
-    /// Whether noise comes and goes in the piece (stones under the car), so that it seems that somebody
-    /// speaks nearly all the time, and notes are read where it is taken out. Then `without_` has it.
-    bool readsInPassingNoise(const Condensed& condensed, const take::Span& piece,
-        const Grammar::Window& window, const Heard& heard);
 
     static constexpr std::size_t kTells = 9 * kAlignRate_hz; ///< a voice, where most of it is speech
 
     /// The beginning of a piece that holds enough speech to tell a voice by: in noise, whose pauses are not
     /// cut out, that is more of it.
-    static std::span<const std::int16_t> enoughToTell(
-        std::span<const std::int16_t> samples, const Heard& heard);
+    static std::span<const std::int16_t> enoughToTell(const Piece& piece);
 
     /// Hears some samples as other throats would have said it, and goes on with the one that fits the model
     /// best: a shorter one step by step as long as that helps, and only where it helps much in all. Compared
@@ -122,75 +127,23 @@ private:
     bool fitVoice(std::span<const std::int16_t> samples, const Grammar::Window& window, int& tries);
 
     /// What is told of a piece: the words of each note closed up, and the misread ones with how sure that is.
-    Heard toldOf(
-        const Condensed& condensed, const take::Span& piece, const Grammar::Window& window, Heard heard);
+    Heard toldOf(Piece piece);
+    Heard mended(Piece piece, bool misses);
 
-    /// The same piece heard once more, now that it is known where the reader is: other words may stand in the
-    /// place of a note's own. Nothing where that finds less, or would make another stage's notes into these;
-    /// on the way, `heard` may be heard better.
-    std::optional<Heard> withMisreadWords(
-        const Condensed& condensed, const take::Span& piece, Grammar::Window window, Heard& heard);
+    /// Hears the piece once more, now that it is known where the reader is: other words may stand in the
+    /// place of a note's own. Not where that finds less, or would make another stage's notes into these.
+    bool hearMisreadWords(Piece& piece);
 
     /// The next note is a single word ("stop"), and a word's talk was heard: that is as likely as it.
     [[nodiscard]] bool mayHaveShortNote(const Heard& heard) const;
 
     /// Notes are missing between those that were heard, or a short one after them: an accent may have been
-    /// taken for talk, so the piece is heard once more with talk as dear as `talk_phone`. `window` keeps that
-    /// price where it finds more, in order.
-    Heard withMoreNotes(const Condensed& condensed, const take::Span& piece, Grammar::Window& window,
-        Heard heard, double talk_phone);
-
-    /// How sure it is that a word was another: by how much better the note, heard by itself, fits the sound
-    /// with it.
-    void judgeMisses(const Condensed& condensed, Heard& again);
-
-    /// A word may have been heard at the end of the call before, where the note is said after a silence: then
-    /// all its words stand where the rest of it was heard; after a short silence only if they fit there.
-    void closeGaps(const Condensed& condensed, Heard& heard);
-    /// The words of one note.
-    void closeGap(const Condensed& condensed, std::span<HeardWord> note);
-
-    /// A note was heard without its "into", said too weakly or too slowly, and so begins too late: the word
-    /// is put before it where that explains what is heard there better than silence does.
-    void addJoiners(const Condensed& condensed, Heard& heard);
-    /// The joining word of a note that was heard from its second word on, if it is there; what was said
-    /// before ends at `before_s`.
-    std::optional<HeardWord> joinerOf(
-        const Condensed& condensed, std::span<const HeardWord> note, double before_s);
-
-    /// One past the last word of what begins with word `first`: a note, or a word of its distance.
-    static std::size_t endOfNote(const std::vector<HeardWord>& words, std::size_t first);
-
-    /// Nats by which another word has to fit better to be as likely as the written one: more where the two
-    /// sound alike, as distances do, and nothing where they never do, as the directions.
-    [[nodiscard]] double evenGain(const WordPlace& place) const;
-
-    static constexpr double kAround_s = 0.1; ///< what is heard by itself is heard with so much around it
-    static double fitFrom(const take::Span& span) { return std::max(0.0, span.start_s - kAround_s); }
-    /// How well these words explain a stretch of the sound.
-    std::optional<double> fit(
-        const Condensed& condensed, const take::Span& span, const std::vector<WordPlace>& words);
-
-    static std::span<const std::int16_t> samplesOf(const Condensed& condensed, const take::Span& span);
-
-    Heard decode(const Condensed& condensed, double from_s, double to_s, const Grammar::Window& window);
-
-    /// `from_s` is the time of the first sample.
-    Heard decode(std::span<const std::int16_t> samples, double from_s, const Grammar::Window& window);
-
-    /// The last word of the note that begins with word `i`, where it was heard whole; else `heard.size()`.
-    /// The joining word may have been left out.
-    [[nodiscard]] std::size_t lastWordOf(const std::vector<HeardWord>& heard, std::size_t i) const;
-
-    /// The first word of the last note that begins after `from_s` and was heard whole before `sure_s`: the
-    /// next piece begins with it.
-    [[nodiscard]] std::size_t seamOf(const std::vector<HeardWord>& heard, double from_s, double sure_s) const;
-
-    /// How many words there are up to the end of the last note that was heard whole before `sure_s`.
-    [[nodiscard]] std::size_t wholeUntil(const std::vector<HeardWord>& heard, double sure_s) const;
+    /// taken for talk, so the piece is heard once more with talk as dear as `talk_phone`, and stays so where
+    /// that finds more, in order.
+    void hearMoreNotes(Piece& piece, double talk_phone);
 
     const std::vector<ExpectedNote>& expected_;
-    Voice voice_;
+    NoteRecogniser recogniser_;
     bool one_after_another_ = true; ///< the notes were read in the last piece
     /// There was talk in the last piece that was plainly read: who talks on seems to say notes again.
     bool remarked_ = false;
@@ -200,7 +153,6 @@ private:
     double before_s_ = 0.0; ///< of the recording
     ReaderPlace place_;
     Without without_; ///< is what is searched
-    bool is_told_ = true; ///< to whoever condenses it
     int passing_tries_ = 0;
     int louder_tries_ = 0;
     int louder_fits_ = 0;
