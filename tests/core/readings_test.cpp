@@ -48,11 +48,12 @@ public:
         word_s_ = kWord_s / of_usual;
         return *this;
     }
-    /// The plan has a note every three seconds.
-    ByHand& planned()
+    /// The plan has a note every three seconds; by the clock of a take it is known when each is due.
+    ByHand& planned(bool by_clock = false)
     {
         for (std::size_t k = 0; k < expected_.size(); ++k) {
             expected_[k].planned_s = 3.0 * static_cast<double>(k);
+            expected_[k].due_s = by_clock ? expected_[k].planned_s : std::nullopt;
         }
         readings_ = take::Readings(expected_);
         return *this;
@@ -346,6 +347,21 @@ TEST(Readings, NotesHeardInAnotherOrderWereAnotherStage)
     EXPECT_EQ(heard({7, 6, 4, 3, 1, 0}), std::vector<bool>(kEightCalls.size(), false));
     EXPECT_EQ(
         heard({0, 1, 3, 4, 6, 7}), (std::vector<bool>{true, true, false, true, true, false, true, true}));
+}
+
+TEST(Readings, NotesOutOfStepWithTheClockWereAnotherStage)
+{
+    const auto heard = [](const std::vector<double>& start_s, bool by_clock) {
+        ByHand reading(kEightCalls);
+        reading.planned(by_clock);
+        for (std::size_t k = 0; k < start_s.size(); ++k) {
+            reading.pause(start_s[k] - reading.now_s()).say(k);
+        }
+        return std::ranges::count(readOf(reading.finish()), true);
+    };
+    EXPECT_EQ(heard({1.0, 2.0, 23.0, 24.0, 45.0, 46.0, 67.0, 68.0}, true), 0);
+    EXPECT_EQ(heard({8.0, 10.0, 12.0, 15.0, 22.0, 24.0, 28.0, 30.0}, true), 8) << "late, and catching up";
+    EXPECT_EQ(heard({4.0, 10.0, 16.0, 22.0, 28.0, 34.0, 40.0, 46.0}, false), 8) << "at half the pace";
 }
 
 TEST(Readings, ANoteReadTooEarlyIsReadAllTheSame)

@@ -54,6 +54,7 @@ Readings::Readings(const std::vector<ExpectedNote>& expected)
         misses_.push_back(notes::nearMisses(own_words_.back(), notes::Spoken::note));
         after_words_.push_back(spokenWords(expected[k].spoken_after));
         planned_s_.push_back(expected[k].planned_s);
+        by_clock_ = by_clock_ || expected[k].due_s;
     }
 }
 
@@ -368,11 +369,19 @@ bool Readings::isHeardBefore(std::size_t a, std::size_t b) const
 
 bool Readings::isInTime(std::size_t a, std::size_t b) const
 {
-    constexpr double kOff_s = 20.0;
-    constexpr double kSlow = 2.5; ///< some practise at half the pace
+    constexpr double kOff_s = 5.0; // an uneven reader, catching up or falling behind
+    constexpr double kSlow = 2.5; // some practise at half the pace
+    constexpr double kClock = 1.3; // with the pass running, hardly anybody does
+    if (!isHeardBefore(a, b)) {
+        return false;
+    }
+    if (!planned_s_[a] || !planned_s_[b]) {
+        return true;
+    }
     const double heard_s = found_[b].span.start_s - found_[a].span.start_s;
-    const bool told = planned_s_[a] && planned_s_[b];
-    return isHeardBefore(a, b) && (!told || heard_s < kSlow * (*planned_s_[b] - *planned_s_[a]) + kOff_s);
+    const double planned_s = *planned_s_[b] - *planned_s_[a];
+    const double slow = by_clock_ ? kClock : kSlow;
+    return heard_s < slow * planned_s + kOff_s && heard_s > planned_s / slow - kOff_s;
 }
 
 void Readings::close()

@@ -103,8 +103,8 @@ private:
     /// is written then, that was talk. Who says one wrong says it right at once, or not at all.
     [[nodiscard]] static bool hardlySaid(const FoundNote& note, double next_s);
     [[nodiscard]] bool isHeardBefore(std::size_t a, std::size_t b) const;
-    /// Note `b`, a later one than `a`, was heard after it, and not much later than the plan has it, where
-    /// that tells; a reader may stop for a while.
+    /// Note `b`, a later one than `a`, was heard after it, and about as much later as the plan has it, where
+    /// that tells.
     [[nodiscard]] bool isInTime(std::size_t a, std::size_t b) const;
     void close();
 
@@ -112,6 +112,7 @@ private:
     std::vector<std::vector<std::vector<std::string>>> misses_; ///< near misses of those
     std::vector<std::vector<std::string>> after_words_;
     std::vector<std::optional<double>> planned_s_;
+    bool by_clock_ = false; ///< it is known when they are due
     std::vector<FoundNote> found_;
     std::vector<HeardWord> open_;
 };
