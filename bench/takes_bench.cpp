@@ -7,7 +7,8 @@
 // TAKES_LIST prints what was not found and what was misread; TAKES_NO_FOLLOWER leaves the follower
 // out; TAKES_WRITE names a folder that the takes are written to; TAKES_STOP is a second from which on one
 // stops now and then, to see how long the verdicts take; with TAKES_LIVE the takes are searched while they
-// are read, as Read does.
+// are read, as Read does; with TAKES_CLOCK it is known when each note is due, as in a take of the
+// application, and without it the takes are readings made elsewhere.
 
 #include "made_sound.h"
 #include "media/aligner.h"

@@ -263,7 +263,7 @@ PieceSearch::Then PieceSearch::hearWithoutPassingNoise(Piece& piece)
     constexpr int kMostTries = 3; // it may be no reading at all
     constexpr double kLess = 0.85; // of it is speech
     const Heard& heard = piece.heard;
-    if (without_.passing_noise || passing_tries_ >= kMostTries || heard.isPlainReading(kHardlyTalk)) {
+    if (without_.passing_noise || heard.isPlainReading(kHardlyTalk)) {
         return Then::go_on;
     }
     const auto samples = samplesOf(piece.condensed, piece.span);
@@ -273,8 +273,10 @@ PieceSearch::Then PieceSearch::hearWithoutPassingNoise(Piece& piece)
     if (static_cast<double>(quiet.size()) > kLess * static_cast<double>(samples.size())) {
         return Then::go_on;
     }
-    ++passing_tries_;
-    if (!heard.isDrawnOut() && !heard.isSaidOver()) { // else there is nothing to lose
+    if (heard.isReading() && !heard.isDrawnOut() && !heard.isSaidOver()) { // else there is nothing to lose
+        if (passing_tries_++ >= kMostTries) {
+            return Then::go_on;
+        }
         const Heard other = recogniser_.hear(quiet, 0.0, piece.window);
         if (other.isInDisorder() || other.isDrawnOut()
             || other.notes() < std::max(kSomeNotes, heard.notes())) {
