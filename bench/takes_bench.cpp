@@ -439,8 +439,6 @@ int main(int argc, char** argv)
     const auto stage = stage::readStage(folder / "stage.brumefall");
     const auto pass = stage::readPass(folder / "passes" / "stage.json");
     const auto plan = stage::prepare(stage, &pass).plan;
-    // with TAKES_CLOCK, a take of the application, which knows when each note is due; else a reading made
-    // elsewhere
     const auto expectedAfter = [&](double lead_s) {
         const bool clock = std::getenv("TAKES_CLOCK") != nullptr;
         return take::expectedNotes(

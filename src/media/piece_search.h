@@ -83,7 +83,8 @@ private:
     /// piece follow one another, with hardly any talk, in a window that the plan's times do not narrow.
     Then hearElsewhere(Piece& piece);
     /// Noise may come and go (stones under the car), so that it seems that somebody speaks nearly all the
-    /// time, and notes are read where it is taken out.
+    /// time: nothing else makes a piece shorter where it is taken out. Where the piece is a reading all the
+    /// same, no note may be lost by it.
     Then hearWithoutPassingNoise(Piece& piece);
     /// Two voices may speak in the piece and what is around it, and the louder reads notes and talks far less
     /// between them than both together do: the other is the driver.

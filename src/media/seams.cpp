@@ -8,8 +8,7 @@ namespace {
 std::size_t lastWordOf(const std::vector<HeardWord>& heard, const Grammar& grammar, std::size_t i)
 {
     const WordPlace& place = heard[i].place;
-    const bool goes_on = i > 0 && heard[i - 1].place.note == place.note && !heard[i - 1].place.after
-        && heard[i - 1].place.word < place.word;
+    const bool goes_on = i > 0 && heard[i].goesOn(heard[i - 1]);
     const std::size_t own = grammar.ownWords(place.note).size();
     const std::size_t last = i + own - 1 - place.word;
     const bool whole = !place.after && place.word <= 1 && !goes_on && last < heard.size()

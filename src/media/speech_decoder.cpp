@@ -15,7 +15,6 @@ extern "C" {
 #include <algorithm>
 #include <cstdlib>
 #include <filesystem>
-#include <set>
 #include <string>
 #include <string_view>
 

@@ -11,6 +11,18 @@
 
 namespace brumefall::take {
 
+namespace {
+
+/// It was not read after all.
+void unread(FoundNote& note)
+{
+    FoundNote missed;
+    missed.id = std::move(note.id);
+    note = std::move(missed);
+}
+
+} // namespace
+
 std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan, const std::optional<Clock>& clock)
 {
     std::vector<ExpectedNote> expected;
@@ -106,9 +118,7 @@ void Readings::dropCutOffLikeness(double length_s)
     }
     const bool after_skip = std::next(last) != found_.rend() && !std::next(last)->read;
     if (after_skip) {
-        FoundNote unread;
-        unread.id = last->id;
-        *last = std::move(unread);
+        unread(*last);
     }
 }
 
@@ -141,9 +151,7 @@ void Readings::dropStrays()
     }
     for (std::size_t k = begin; k < end; ++k) {
         if (company[k] == Company::none || company[k] == Company::few) {
-            FoundNote unread;
-            unread.id = found_[k].id;
-            found_[k] = std::move(unread);
+            unread(found_[k]);
         }
     }
 }
@@ -184,9 +192,7 @@ void Readings::dropBabble()
         return;
     }
     for (FoundNote& note : found_) {
-        FoundNote unread;
-        unread.id = note.id;
-        note = std::move(unread);
+        unread(note);
     }
 }
 
