@@ -106,7 +106,7 @@ TEST(Mending, WordsTakenFromTheCallBeforeStandWhereTheRestWasHeard)
 {
     const std::vector<ExpectedNote> expected{{"n1", "right six", ""}, {"n2", "left four long", ""}};
     media::NoteRecogniser recogniser(expected);
-    const auto sound = spoken({"right six", "left four long"}, 2.0);
+    const auto sound = spoken({"right six", "left four long"}, 3.5);
     auto words = heardIn(recogniser, sound, expected.size());
     ASSERT_EQ(words.size(), 5U);
     const auto heard = words;
