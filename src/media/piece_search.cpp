@@ -20,58 +20,127 @@ PieceSearch::Result PieceSearch::search(
     const Condensed& condensed, bool more, const Progress& progress, double before_s)
 {
     before_s_ = before_s;
-    Result out;
-    auto& all = out.words;
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
-    double& from_s = out.until_s;
     const ReaderPlace place = place_;
-    while (from_s < length_s) {
-        if (progress && !progress(from_s / length_s)) {
+    auto stretches = searchIn(condensed, {0.0, length_s}, more, progress);
+    if (!stretches || (!more && !searchDoubtful(condensed, progress, *stretches))) {
+        place_ = place;
+        return {{}, 0.0, without_};
+    }
+    Result out;
+    for (Stretch& stretch : *stretches) {
+        out.words.insert(out.words.end(), stretch.words.begin(), stretch.words.end());
+        out.until_s = stretch.span.end_s;
+    }
+    return out;
+}
+
+std::optional<std::vector<Stretch>> PieceSearch::searchIn(
+    const Condensed& condensed, const take::Span& span, bool more, const Progress& progress)
+{
+    std::vector<Stretch> out;
+    double from_s = span.start_s;
+    const ReaderPlace place = place_;
+    const auto count = [&](const Heard& heard, std::size_t words, double until_s) {
+        const auto end = heard.words.begin() + static_cast<std::ptrdiff_t>(words);
+        out.push_back({{from_s, until_s}, {heard.words.begin(), end}, isSurelyRead(heard)});
+        follow(condensed, out.back().words);
+        from_s = until_s;
+    };
+    while (from_s < span.end_s) {
+        if (progress && !progress(from_s / span.end_s)) {
             break;
         }
-        if (more && from_s + kPiece_s >= length_s - kAfterEnd_s) {
+        if (more && from_s + kPiece_s >= span.end_s - kAfterEnd_s) {
             break;
         }
-        const double to_s = std::min(from_s + kPiece_s, length_s);
+        const double to_s = std::min(from_s + kPiece_s, span.end_s);
         const bool known = knowsVoice();
         const auto found = hearInEveryWay(condensed, {from_s, to_s});
         if (!found) {
-            place_ = place;
-            return {{}, 0.0, without_};
+            return {};
         }
         const auto& heard = found->words;
-        if (!known && knowsVoice() && from_s > 0.0) { // what was missed by not knowing it is found now
-            all.clear();
-            from_s = 0.0;
+        if (!known && knowsVoice() && !out.empty()) { // what was missed by not knowing it is found now
+            out.clear();
+            from_s = span.start_s;
             place_ = place;
             continue;
         }
-        if (to_s >= length_s) {
-            follow(condensed, heard);
-            all.insert(all.end(), heard.begin(), heard.end());
-            from_s = length_s;
+        if (to_s >= span.end_s) {
+            count(*found, heard.size(), span.end_s);
             break;
         }
         const double sure_s = to_s - kUnsure_s;
         const std::size_t seam = seamOf(heard, recogniser_.grammar(), from_s + kLeast_s, sure_s);
         if (seam < heard.size()) {
-            from_s = goOnAtSeam(heard, seam);
+            const double next_s = goOnAtSeam(heard, seam);
             place_.anywhere = found->isInDisorder(); // it may have been noise
-            follow(condensed, std::span(heard).first(seam));
-            all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(seam));
+            count(*found, seam, next_s);
             continue;
         }
         // hardly a note in all of it: what was heard whole counts, and the search goes on behind it
         const std::size_t whole = wholeUntil(heard, recogniser_.grammar(), sure_s);
         if (whole > 0) {
             place_.goTo(std::min(heard[whole - 1].place.note + 1, expected_.size()));
-            follow(condensed, std::span(heard).first(whole));
-            all.insert(all.end(), heard.begin(), heard.begin() + static_cast<std::ptrdiff_t>(whole));
         }
         const bool begun = whole < heard.size() && heard[whole].span.start_s < sure_s;
-        from_s = begun ? std::max(from_s + kLeast_s, heard[whole].span.start_s - kBefore_s) : sure_s;
+        count(*found, whole,
+            begun ? std::max(from_s + kLeast_s, heard[whole].span.start_s - kBefore_s) : sure_s);
     }
     return out;
+}
+
+bool PieceSearch::searchDoubtful(
+    const Condensed& condensed, const Progress& progress, std::vector<Stretch>& stretches)
+{
+    auto runs = doubtful(stretches);
+    std::reverse(runs.begin(), runs.end());
+    for (const Doubtful& run : runs) {
+        const auto first = stretches.begin() + static_cast<std::ptrdiff_t>(run.first);
+        const auto last = stretches.begin() + static_cast<std::ptrdiff_t>(run.last);
+        constexpr double kMost = 0.6;
+        const std::size_t missing = run.notes.last - run.notes.first;
+        std::size_t found = notesIn({first, last}, run.notes);
+        std::vector<Stretch> better;
+        for (const bool dear : {true, false}) {
+            auto again = searchBetween(condensed, progress, stretches, run, dear);
+            if (!again) {
+                return false;
+            }
+            if (dear) {
+                dropRepeats(*again);
+            }
+            const std::size_t notes = notesIn(*again, run.notes);
+            if (notes >= found && (!dear || static_cast<double>(notes) >= kMost * static_cast<double>(missing))) {
+                found = notes;
+                better = std::move(*again);
+                break;
+            }
+        }
+        if (!better.empty()) {
+            stretches.insert(stretches.erase(first, last), better.begin(), better.end());
+        }
+    }
+    return true;
+}
+
+std::optional<std::vector<Stretch>> PieceSearch::searchBetween(const Condensed& condensed,
+    const Progress& progress, const std::vector<Stretch>& stretches, const Doubtful& run, bool dear)
+{
+    bounded_ = dear;
+    const ReaderPlace place = std::exchange(place_, {});
+    place_.until = run.notes.last;
+    if (run.before) {
+        place_.goTo(run.notes.first);
+        follow(condensed, stretches[*run.before].words);
+    }
+    const Stretch& after = stretches[run.after];
+    follow(condensed, after.words);
+    auto found = searchIn(condensed, {stretches[run.first].span.start_s, after.span.start_s}, false, progress);
+    place_ = place;
+    bounded_ = false;
+    return found;
 }
 
 std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
@@ -185,7 +254,7 @@ std::optional<Heard> PieceSearch::hearInEveryWay(const Condensed& condensed, con
 PieceSearch::Piece PieceSearch::pieceOf(const Condensed& condensed, const take::Span& span) const
 {
     Piece piece{condensed, span, windowFor(condensed, span), {}};
-    if (strange_voice_) {
+    if (strange_voice_ || bounded_) {
         piece.window.talk_phone = kDearTalk;
     }
     return piece;
@@ -237,7 +306,7 @@ void PieceSearch::follow(const Condensed& condensed, std::span<const HeardWord> 
 
 PieceSearch::Then PieceSearch::hearElsewhere(Piece& piece)
 {
-    if (piece.heard.isPlainReading(kHardlyTalk) || !place_.laterThanPlanned_s()) {
+    if (piece.heard.isPlainReading(kHardlyTalk) || !place_.laterThanDue_s()) {
         return Then::go_on;
     }
     ReaderPlace unplanned = place_;
@@ -337,7 +406,7 @@ PieceSearch::Then PieceSearch::hearOtherThroat(Piece& piece)
 
 PieceSearch::Then PieceSearch::hearStrangeVoice(Piece& piece)
 {
-    if (strange_voice_ || piece.heard.isReading() || !isWorthDearTalk()) {
+    if (strange_voice_ || bounded_ || piece.heard.isReading() || !isWorthDearTalk()) {
         return Then::go_on;
     }
     Piece dear = piece;

@@ -7,6 +7,7 @@
 #include "media/reader_place.h"
 #include "media/reading_grammar.h"
 #include "media/sound.h"
+#include "media/stretches.h"
 #include "take/readings.h"
 
 #include <cstdint>
@@ -55,6 +56,18 @@ private:
     static constexpr std::size_t kSomeMisread = 2; ///< notes, in any piece
     static constexpr double kDearTalk = -60.0;
     static constexpr double kRareTalk = -32.0; ///< where there is hardly any
+
+    /// Searches `span` of `condensed`, to its end or, where `more` is to come, to the last seam; nothing where
+    /// the recording has to be condensed anew, without `without_`.
+    std::optional<std::vector<Stretch>> searchIn(
+        const Condensed& condensed, const take::Span& span, bool more, const Progress& progress);
+    /// Hears once more what lies between stretches that were surely read, for the notes between those; false
+    /// where the recording has to be condensed anew.
+    bool searchDoubtful(
+        const Condensed& condensed, const Progress& progress, std::vector<Stretch>& stretches);
+    /// What is told of a run of stretches, with talk that is `dear` or not.
+    std::optional<std::vector<Stretch>> searchBetween(const Condensed& condensed, const Progress& progress,
+        const std::vector<Stretch>& stretches, const Doubtful& run, bool dear);
 
     /// A stretch of `condensed`, where in the notes it is searched, and what was heard in it.
     struct Piece {
@@ -160,6 +173,7 @@ private:
     int dear_tries_ = 0;
     /// The model's phones fit it ill, so that talk always would explain it better.
     bool strange_voice_ = false;
+    bool bounded_ = false; ///< what is read is known but for a few notes
 };
 
 } // namespace brumefall::media

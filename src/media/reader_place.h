@@ -15,19 +15,25 @@ using take::ExpectedNote;
 
 /// Where it is known when a note is due, it is looked for within this of that and nowhere else.
 inline constexpr double kOffDue_s = 30.0;
+/// The same where the last notes were read at the plan's pace.
+inline constexpr double kOffSteady_s = 12.0;
 
 struct ReaderPlace {
     std::size_t at = 0; ///< the note that comes next
     bool anywhere = true; ///< where that is, is not known yet
-    std::deque<double> later_s; ///< than planned from go, the last notes begin in the recording
+    /// By how much the last notes began later in the recording than they are due there or, where nobody knows
+    /// that, than they are planned from go.
+    std::deque<double> later_s;
+
+    std::optional<std::size_t> until; ///< what comes next is before this note: it is read later
 
     /// Note `at` comes next, surely.
     void goTo(std::size_t note);
     /// A note begins at this second of the recording.
     void hear(const ExpectedNote& note, double start_s);
 
-    /// By how much the recording is later than the plan, where the last notes were read at its pace.
-    [[nodiscard]] std::optional<double> laterThanPlanned_s() const;
+    /// The same of all of them, where they were read at the plan's pace.
+    [[nodiscard]] std::optional<double> laterThanDue_s() const;
 
     /// The notes that may be heard between these seconds of the recording: those around this place, as far as
     /// they are due, by the take's clock or, where nobody knows it, by the plan.

@@ -48,12 +48,12 @@ TEST(ReaderPlace, WhoReadsAtThePlansPaceIsWhereItIsDue)
 {
     constexpr double kLater_s = 100.0; // the recording begins before go
     const auto place = afterTwelve([&](double k) { return kLater_s + kApart_s * k; });
-    ASSERT_TRUE(place.laterThanPlanned_s());
-    EXPECT_DOUBLE_EQ(*place.laterThanPlanned_s(), kLater_s);
+    ASSERT_TRUE(place.laterThanDue_s());
+    EXPECT_DOUBLE_EQ(*place.laterThanDue_s(), kLater_s);
     const auto window = place.window(planned(), {160.0, 180.0});
     EXPECT_EQ(window.at, 12U);
-    EXPECT_EQ(window.first, 6U);
-    EXPECT_EQ(window.last, 22U) << "half a minute beyond the end";
+    EXPECT_EQ(window.first, 10U);
+    EXPECT_EQ(window.last, 19U) << "twelve seconds beyond the end";
 }
 
 TEST(ReaderPlace, AWrongNoteOrTwoDoNotMislead)
@@ -61,14 +61,14 @@ TEST(ReaderPlace, AWrongNoteOrTwoDoNotMislead)
     const auto place = afterTwelve([](double k) {
         return kApart_s * k + (k == 5 ? 80.0 : k == 8 ? -60.0 : 0.0);
     });
-    ASSERT_TRUE(place.laterThanPlanned_s());
-    EXPECT_DOUBLE_EQ(*place.laterThanPlanned_s(), 0.0);
+    ASSERT_TRUE(place.laterThanDue_s());
+    EXPECT_DOUBLE_EQ(*place.laterThanDue_s(), 0.0);
 }
 
 TEST(ReaderPlace, WhoReadsAtATableHasNoPace)
 {
     const auto place = afterTwelve([](double k) { return 1.5 * k; });
-    EXPECT_FALSE(place.laterThanPlanned_s());
+    EXPECT_FALSE(place.laterThanDue_s());
     EXPECT_EQ(place.window(planned(), {18.0, 42.0}).last, 52U) << "anything ahead";
 }
 
@@ -78,8 +78,8 @@ TEST(ReaderPlace, ALostReaderIsLookedForWhereItIsDueOnceThatIsKnown)
     place.at = 90; // noise was heard as a note
     place.anywhere = true;
     const auto window = place.window(planned(), {60.0, 80.0});
-    EXPECT_EQ(window.first, 6U);
-    EXPECT_EQ(window.last, 22U);
+    EXPECT_EQ(window.first, 10U);
+    EXPECT_EQ(window.last, 19U);
 }
 
 TEST(ReaderPlace, TheTakesClockCountsBeforeThePlans)
@@ -90,4 +90,37 @@ TEST(ReaderPlace, TheTakesClockCountsBeforeThePlans)
     }
     const auto window = media::ReaderPlace{}.window(notes, {260.0, 280.0});
     EXPECT_EQ(window.last, 22U);
+}
+
+TEST(ReaderPlace, WhoKeepsBehindTheClockIsLookedForThere)
+{
+    auto notes = planned();
+    media::ReaderPlace place;
+    constexpr double kBehind_s = 20.0;
+    for (std::size_t k = 0; k < notes.size(); ++k) {
+        notes[k].due_s = *notes[k].planned_s + 200.0;
+        if (k < 12) {
+            place.hear(notes[k], *notes[k].due_s + kBehind_s);
+        }
+    }
+    place.goTo(12);
+    ASSERT_TRUE(place.laterThanDue_s());
+    EXPECT_DOUBLE_EQ(*place.laterThanDue_s(), kBehind_s);
+    const auto window = place.window(notes, {280.0, 300.0});
+    EXPECT_EQ(window.first, 10U);
+    EXPECT_EQ(window.last, 19U);
+}
+
+TEST(ReaderPlace, WhatIsReadLaterIsNotLookedForBefore)
+{
+    media::ReaderPlace place;
+    place.until = 20;
+    EXPECT_EQ(place.window(planned(), {0.0, 20.0}).last, 20U);
+    place.goTo(17);
+    const auto window = place.window(planned(), {0.0, 20.0});
+    EXPECT_EQ(window.first, 11U);
+    EXPECT_EQ(window.at, 17U);
+    EXPECT_EQ(window.last, 20U);
+    place.until = 3; // the reader went back
+    EXPECT_EQ(place.window(planned(), {0.0, 20.0}).last, 12U) << "one note is looked for at least";
 }
