@@ -3,6 +3,7 @@
 #include "media/condense.h"
 #include "media/piece_search.h"
 #include "media/resample.h"
+#include "media/second_look.h"
 #include "media/word_sounds.h"
 #include "take/readings.h"
 
@@ -28,12 +29,14 @@ struct LiveAligner::State {
     explicit State(std::vector<ExpectedNote> notes)
         : expected(std::move(notes))
         , search(expected)
+        , second(search)
         , readings(expected)
     {
     }
 
     std::vector<ExpectedNote> expected;
     PieceSearch search;
+    SecondLook second;
     take::Readings readings;
     Sound rest{{}, kAlignRate_hz}; ///< what was not searched yet
     std::size_t before = 0; ///< samples that were, before it
@@ -44,17 +47,39 @@ struct LiveAligner::State {
 
     double in_vain_s = 0.0; ///< of what was said in the rest, in which no seam was found
 
-    /// Keeps words of a stretch that `before_s` of the recording lie before.
-    void keep(const std::vector<HeardWord>& words, const Condensed& condensed, double before_s)
+    /// Keeps what was found in the rest.
+    void keep(std::vector<Stretch> stretches, const std::shared_ptr<const Condensed>& condensed)
     {
-        for (const HeardWord& here : words) {
-            HeardWord word = here;
-            word.span.start_s = before_s + condensed.originalTime(word.span.start_s);
-            word.span.end_s =
-                before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
-            sounds.add(here, condensed, word.span.start_s);
-            readings.add(word);
+        const double before_s = static_cast<double>(before) / kAlignRate_hz;
+        for (Stretch& stretch : stretches) {
+            Passage passage{std::move(stretch), condensed, before_s, {}};
+            if (!passage.stretch.sure) {
+                const take::Span& span = passage.stretch.span;
+                passage.samples.assign(
+                    rest.samples.begin() + static_cast<std::ptrdiff_t>(samplesUntil(*condensed, span.start_s)),
+                    rest.samples.begin() + static_cast<std::ptrdiff_t>(samplesUntil(*condensed, span.end_s)));
+            }
+            second.add(std::move(passage));
         }
+    }
+    /// What will not change any more is told to the readings.
+    void tellSettled(bool ended, const Progress& progress)
+    {
+        for (const Passage& passage : second.settled(how, ended, progress)) {
+            const Condensed& condensed = *passage.condensed;
+            for (const HeardWord& here : passage.stretch.words) {
+                HeardWord word = here;
+                word.span.start_s = passage.before_s + condensed.originalTime(word.span.start_s);
+                word.span.end_s = passage.before_s
+                    + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
+                sounds.add(here, condensed, word.span.start_s);
+                readings.add(word);
+            }
+        }
+    }
+    [[nodiscard]] std::shared_ptr<const Condensed> condensedRest() const
+    {
+        return std::make_shared<const Condensed>(condense(rest, how));
     }
     /// How many samples of the rest a time of it, condensed, is.
     [[nodiscard]] std::size_t samplesUntil(const Condensed& condensed, double condensed_s) const
@@ -96,10 +121,10 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
     }
     s.condensed_at = waits;
     const bool due = waits >= kLeast && waits >= s.looked + kLook;
-    Condensed condensed = condense(s.rest, s.how);
-    const double said_s = saidIn(condensed);
+    auto condensed = s.condensedRest();
+    const double said_s = saidIn(*condensed);
     const double more_s = said_s - s.in_vain_s;
-    const bool ends = condensed.ends_silent && more_s >= kCall_s;
+    const bool ends = condensed->ends_silent && more_s >= kCall_s;
     if (due && said_s >= kPiece_s) {
         s.looked = waits;
         search(std::move(condensed), true, {});
@@ -110,19 +135,20 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
     }
 }
 
-bool LiveAligner::goOnPlainly(const Condensed& condensed, bool more)
+bool LiveAligner::goOnPlainly(const std::shared_ptr<const Condensed>& condensed, bool more)
 {
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
-    const auto found = s.search.goOnPlainly(condensed, more, before_s);
+    const auto found = s.search.goOnPlainly(*condensed, more, before_s);
     if (!found) {
         return false;
     }
-    s.how.loud_dB = condensed.loud_dB;
-    s.keep(found->words, condensed, before_s);
+    s.how.loud_dB = condensed->loud_dB;
+    s.keep(std::move(found->stretches), condensed);
     const double heard_s = s.in_vain_s;
-    s.drop(more ? s.samplesUntil(condensed, found->until_s) : s.rest.samples.size());
+    s.drop(more ? s.samplesUntil(*condensed, found->until_s) : s.rest.samples.size());
     s.in_vain_s = std::max(0.0, heard_s - found->until_s);
+    s.tellSettled(false, {});
     return true;
 }
 
@@ -131,21 +157,24 @@ void LiveAligner::add(std::span<const std::int16_t> samples)
     state_->rest.samples.insert(state_->rest.samples.end(), samples.begin(), samples.end());
 }
 
-void LiveAligner::search(Condensed condensed, bool more, const Progress& progress)
+void LiveAligner::search(std::shared_ptr<const Condensed> condensed, bool more, const Progress& progress)
 {
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
-    auto found = s.search.search(condensed, more, progress, before_s);
+    auto found = s.search.search(*condensed, more, progress, before_s);
     while (found.without) {
         s.how.without = *found.without;
-        condensed = condense(s.rest, s.how);
-        found = s.search.search(condensed, more, progress, before_s);
+        condensed = s.condensedRest();
+        found = s.search.search(*condensed, more, progress, before_s);
     }
-    s.how.loud_dB = condensed.loud_dB;
-    s.keep(found.words, condensed, before_s);
-    const auto done = more && found.until_s <= 0.0 ? 0 : s.samplesUntil(condensed, found.until_s);
+    s.how.loud_dB = condensed->loud_dB;
+    s.keep(std::move(found.stretches), condensed);
+    const auto done = more && found.until_s <= 0.0 ? 0 : s.samplesUntil(*condensed, found.until_s);
     if (done > 0) {
         s.drop(done);
+    }
+    if (more) {
+        s.tellSettled(false, progress);
     }
 }
 
@@ -158,10 +187,11 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
 {
     State& s = *state_;
     const double length_s = static_cast<double>(s.before + s.rest.samples.size()) / kAlignRate_hz;
-    Condensed condensed = condense(s.rest, s.how);
-    if (saidIn(condensed) > kPiece_s || !goOnPlainly(condensed, false)) {
+    auto condensed = s.condensedRest();
+    if (saidIn(*condensed) > kPiece_s || !goOnPlainly(condensed, false)) {
         search(std::move(condensed), false, progress);
     }
+    s.tellSettled(true, progress);
     auto found = s.readings.finish(length_s);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
     return found;

@@ -53,8 +53,8 @@ public:
 
 private:
     struct State;
-    void search(Condensed condensed, bool more, const Progress& progress);
-    bool goOnPlainly(const Condensed& condensed, bool more);
+    void search(std::shared_ptr<const Condensed> condensed, bool more, const Progress& progress);
+    bool goOnPlainly(const std::shared_ptr<const Condensed>& condensed, bool more);
     std::unique_ptr<State> state_;
 };
 

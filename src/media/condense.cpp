@@ -2,6 +2,7 @@
 
 #include "media/loudness.h"
 #include "media/passing_noise.h"
+#include "media/steady_noise.h"
 
 #include <algorithm>
 #include <cmath>
@@ -24,6 +25,43 @@ std::vector<float> loudnessOf(const std::vector<std::int16_t>& samples)
         }
         out[f] = loudness_dB(meanSquare(std::span<const float>(frame)));
     }
+    return out;
+}
+
+std::int16_t inRange(double sample)
+{
+    return static_cast<std::int16_t>(std::clamp(sample, -32768.0, 32767.0));
+}
+
+/// Evened out over an eighth of a second: noise is now louder, now softer, from one frame to the next.
+std::vector<float> evenedOut(const std::vector<float>& loudness)
+{
+    constexpr std::size_t kAround = 6;
+    std::vector<double> sums(loudness.size() + 1); // of their mean squares
+    for (std::size_t f = 0; f < loudness.size(); ++f) {
+        sums[f + 1] = sums[f] + std::pow(10.0, 0.1 * static_cast<double>(loudness[f])) - 1.0;
+    }
+    std::vector<float> out(loudness.size());
+    for (std::size_t f = 0; f < out.size(); ++f) {
+        const std::size_t first = f - std::min(f, kAround);
+        const std::size_t last = std::min(loudness.size(), f + kAround + 1);
+        out[f] = loudness_dB(std::max(0.0, sums[last] - sums[first]) / static_cast<double>(last - first));
+    }
+    return out;
+}
+
+/// Without the noise that goes on under a voice, where there is any; nothing where there is none.
+std::optional<std::vector<std::int16_t>> withoutSteadyNoise(const std::vector<std::int16_t>& samples)
+{
+    constexpr double kAny_dB = -200.0;
+    if (!hasSteadyNoise(evenedOut(loudnessOf(samples)))) {
+        return {};
+    }
+    auto out = samples;
+    RumbleFilter filter;
+    std::transform(out.begin(), out.end(), out.begin(),
+        [&](std::int16_t sample) { return inRange(static_cast<double>(filter.next(sample))); });
+    SteadyNoise(out, kAlignRate_hz, kAny_dB).reduceUntil(out.size());
     return out;
 }
 
@@ -109,11 +147,6 @@ std::vector<std::pair<std::size_t, std::size_t>> middlesOf(
         }
     }
     return middles;
-}
-
-std::int16_t inRange(double sample)
-{
-    return static_cast<std::int16_t>(std::clamp(sample, -32768.0, 32767.0));
 }
 
 /// Brings speech to one level, whatever the microphone.
@@ -209,8 +242,9 @@ Condensed condense(const Sound& sound, const Condensing& how)
     if (how.without.passing_noise) {
         alone = withoutPassingNoise(sound.samples);
     }
-    const auto& samples = alone ? alone->samples : sound.samples;
-    const auto loudness = alone ? std::move(alone->loudness_dB) : loudnessOf(samples);
+    const auto reduced = alone ? std::nullopt : withoutSteadyNoise(sound.samples);
+    const auto& samples = alone ? alone->samples : reduced ? *reduced : sound.samples;
+    const auto loudness = alone ? std::move(alone->loudness_dB) : evenedOut(loudnessOf(samples));
     auto silent = silentFrames(loudness);
     if (alone) {
         silent = silentAround(std::move(silent));

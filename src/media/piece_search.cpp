@@ -23,16 +23,12 @@ PieceSearch::Result PieceSearch::search(
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
     const ReaderPlace place = place_;
     auto stretches = searchIn(condensed, {0.0, length_s}, more, progress);
-    if (!stretches || (!more && !searchDoubtful(condensed, progress, *stretches))) {
+    if (!stretches) {
         place_ = place;
         return {{}, 0.0, without_};
     }
-    Result out;
-    for (Stretch& stretch : *stretches) {
-        out.words.insert(out.words.end(), stretch.words.begin(), stretch.words.end());
-        out.until_s = stretch.span.end_s;
-    }
-    return out;
+    const double until_s = stretches->empty() ? 0.0 : stretches->back().span.end_s;
+    return {std::move(*stretches), until_s, {}};
 }
 
 std::optional<std::vector<Stretch>> PieceSearch::searchIn(
@@ -91,56 +87,44 @@ std::optional<std::vector<Stretch>> PieceSearch::searchIn(
     return out;
 }
 
-bool PieceSearch::searchDoubtful(
-    const Condensed& condensed, const Progress& progress, std::vector<Stretch>& stretches)
+std::vector<Stretch> PieceSearch::searchBetween(const Condensed& condensed, const take::Span& span,
+    double before_s, const Between& between, const Progress& progress)
 {
-    auto runs = doubtful(stretches);
-    std::reverse(runs.begin(), runs.end());
-    for (const Doubtful& run : runs) {
-        const auto first = stretches.begin() + static_cast<std::ptrdiff_t>(run.first);
-        const auto last = stretches.begin() + static_cast<std::ptrdiff_t>(run.last);
-        constexpr double kMost = 0.6;
-        const std::size_t missing = run.notes.last - run.notes.first;
-        std::size_t found = notesIn({first, last}, run.notes);
-        std::vector<Stretch> better;
-        for (const bool dear : {true, false}) {
-            auto again = searchBetween(condensed, progress, stretches, run, dear);
-            if (!again) {
-                return false;
-            }
-            if (dear) {
-                dropRepeats(*again);
-            }
-            const std::size_t notes = notesIn(*again, run.notes);
-            if (notes >= found && (!dear || static_cast<double>(notes) >= kMost * static_cast<double>(missing))) {
-                found = notes;
-                better = std::move(*again);
-                break;
-            }
-        }
-        if (!better.empty()) {
-            stretches.insert(stretches.erase(first, last), better.begin(), better.end());
-        }
-    }
-    return true;
-}
-
-std::optional<std::vector<Stretch>> PieceSearch::searchBetween(const Condensed& condensed,
-    const Progress& progress, const std::vector<Stretch>& stretches, const Doubtful& run, bool dear)
-{
-    bounded_ = dear;
+    constexpr double kMost = 0.6; // of the notes
+    const auto all = static_cast<double>(between.notes.last - between.notes.first);
     const ReaderPlace place = std::exchange(place_, {});
-    place_.until = run.notes.last;
-    if (run.before) {
-        place_.goTo(run.notes.first);
-        follow(condensed, stretches[*run.before].words);
+    const Without without = without_;
+    const double searched_s = std::exchange(before_s_, before_s);
+    for (const BegunNote& note : between.around) {
+        place_.hear(expected_[note.note], note.start_s);
     }
-    const Stretch& after = stretches[run.after];
-    follow(condensed, after.words);
-    auto found = searchIn(condensed, {stretches[run.first].span.start_s, after.span.start_s}, false, progress);
-    place_ = place;
+    place_.until = between.notes.last;
+    if (between.after_some) {
+        place_.goTo(between.notes.first);
+    }
+    const ReaderPlace known = place_;
+    std::vector<Stretch> better;
+    for (const bool dear : {true, false}) { // where most of what is said must be notes, talk is dear
+        place_ = known;
+        bounded_ = dear;
+        auto found = searchIn(condensed, span, false, progress);
+        without_ = without;
+        if (!found) {
+            continue;
+        }
+        if (dear) {
+            dropRepeats(*found);
+        }
+        const std::size_t notes = notesIn(*found, between.notes);
+        if (notes >= between.found && (!dear || static_cast<double>(notes) >= kMost * all)) {
+            better = std::move(*found);
+            break;
+        }
+    }
     bounded_ = false;
-    return found;
+    place_ = place;
+    before_s_ = searched_s;
+    return better;
 }
 
 std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
@@ -160,7 +144,7 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
         remarked_ = remarked;
         const double until_s = more ? words.back().span.end_s + kAfter_s : length_s;
         follow(condensed, words);
-        return Result{std::move(words), until_s, {}};
+        return Result{{{{0.0, until_s}, std::move(words), heard->notes() >= kSomeNotes}}, until_s, {}};
     }
     const std::size_t seam = seamOf(words, recogniser_.grammar(), kLeast_s, length_s - kUnsureInPlain_s);
     if (seam == words.size()) {
@@ -170,7 +154,7 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
     const double until_s = goOnAtSeam(words, seam);
     words.resize(seam);
     follow(condensed, words);
-    return Result{std::move(words), until_s, {}};
+    return Result{{{{0.0, until_s}, std::move(words), heard->notes() >= kSomeNotes}}, until_s, {}};
 }
 
 std::optional<Heard> PieceSearch::hearPlainly(const Condensed& condensed)

@@ -17,6 +17,20 @@
 
 namespace brumefall::media {
 
+/// A note and when it begins, in seconds of the recording.
+struct BegunNote {
+    std::size_t note = 0;
+    double start_s = 0.0;
+};
+
+/// What is known of a part of a recording.
+struct Between {
+    NoteRange notes; ///< that may be read in it
+    std::vector<BegunNote> around; ///< what is read before and after it
+    bool after_some = false; ///< of that something is before it
+    std::size_t found = 0; ///< how many of the notes were heard in it so far
+};
+
 /// Searches a recording piece by piece, each for the notes that are due around where the reader is: what else
 /// is heard in one piece cannot lead the search astray in the next.
 class PieceSearch {
@@ -27,12 +41,17 @@ public:
     /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so. `before_s`
     /// of the recording lie before `condensed`.
     struct Result {
-        std::vector<HeardWord> words;
+        std::vector<Stretch> stretches;
         double until_s = 0.0;
         /// Nothing was searched: the recording has to be condensed without this, and searched anew.
         std::optional<Without> without;
     };
     Result search(const Condensed& condensed, bool more, const Progress& progress, double before_s);
+
+    /// What is heard of a part of the recording, once more, with `before_s` of it before `condensed`: nothing
+    /// where that is less than before. The search stays where it is.
+    std::vector<Stretch> searchBetween(const Condensed& condensed, const take::Span& span, double before_s,
+        const Between& between, const Progress& progress);
 
     /// Whether the reader's voice is not the model's, and how is known.
     [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
@@ -61,14 +80,6 @@ private:
     /// the recording has to be condensed anew, without `without_`.
     std::optional<std::vector<Stretch>> searchIn(
         const Condensed& condensed, const take::Span& span, bool more, const Progress& progress);
-    /// Hears once more what lies between stretches that were surely read, for the notes between those; false
-    /// where the recording has to be condensed anew.
-    bool searchDoubtful(
-        const Condensed& condensed, const Progress& progress, std::vector<Stretch>& stretches);
-    /// What is told of a run of stretches, with talk that is `dear` or not.
-    std::optional<std::vector<Stretch>> searchBetween(const Condensed& condensed, const Progress& progress,
-        const std::vector<Stretch>& stretches, const Doubtful& run, bool dear);
-
     /// A stretch of `condensed`, where in the notes it is searched, and what was heard in it.
     struct Piece {
         const Condensed& condensed;

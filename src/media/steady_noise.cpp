@@ -1,153 +1,110 @@
 #include "media/steady_noise.h"
 
-#include "media/ffmpeg.h"
 #include "media/loudness.h"
 
-extern "C" {
-#include <libavfilter/avfilter.h>
-#include <libavfilter/buffersink.h>
-#include <libavfilter/buffersrc.h>
-}
+#include <speex/speex_preprocess.h>
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
+#include <iterator>
 #include <span>
-#include <string>
 
 namespace brumefall::media {
 namespace {
 
-using Graph = std::unique_ptr<AVFilterGraph, Freer<avfilter_graph_free>>;
-
 /// What goes on under the voice: the level that a fifth of the hundredths of a second lie below, against full
-/// scale, within what the filter takes.
+/// scale.
 double floorOf(std::span<const std::int16_t> samples, int rate_hz)
 {
-    constexpr double kLeast_dB = -80.0;
-    constexpr double kMost_dB = -20.0;
+    constexpr double kNone_dB = -120.0;
     constexpr std::size_t kFifth = 5;
     auto levels = meanSquares(samples, rate_hz);
     if (levels.empty()) {
-        return kLeast_dB;
+        return kNone_dB;
     }
     const auto fifth = levels.begin() + static_cast<std::ptrdiff_t>(levels.size() / kFifth);
     std::nth_element(levels.begin(), fifth, levels.end());
-    constexpr double kAbove_dB = 1.0; // or half of it stays
     constexpr double kFullScale = 32768.0;
-    const double fifth_dB = 10.0 * std::log10(*fifth / (kFullScale * kFullScale) + 1e-12);
-    return std::clamp(fifth_dB + kAbove_dB, kLeast_dB, kMost_dB);
+    return 10.0 * std::log10(*fifth / (kFullScale * kFullScale) + 1e-12);
+}
+
+/// That which some values lie below, a `share` of them; they are put in another order.
+float quantile(std::span<float> values, double share)
+{
+    const auto at = values.begin()
+        + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size() - 1));
+    std::nth_element(values.begin(), at, values.end());
+    return *at;
 }
 
 } // namespace
 
-/// A source, the filter and a sink.
-class SteadyNoise::Filter {
-public:
-    Filter(int rate_hz, double floor_dB)
-    {
-        const std::string kind = "sample_rate=" + std::to_string(rate_hz)
-            + ":sample_fmt=s16:channel_layout=mono:time_base=1/" + std::to_string(rate_hz);
-        const std::string settings =
-            "noise_reduction=12:noise_floor=" + std::to_string(std::lround(floor_dB));
-        AVFilterContext* denoiser = nullptr;
-        AVFilterContext* format = nullptr;
-        ready_ = make(&source_, "abuffer", kind.c_str()) && make(&denoiser, "afftdn", settings.c_str())
-            && make(&format, "aformat", "sample_fmts=s16") && make(&sink_, "abuffersink", nullptr)
-            && avfilter_link(source_, 0, denoiser, 0) >= 0 && avfilter_link(denoiser, 0, format, 0) >= 0
-            && avfilter_link(format, 0, sink_, 0) >= 0 && avfilter_graph_config(graph_.get(), nullptr) >= 0;
-    }
-
-    [[nodiscard]] bool isReady() const { return ready_; }
-
-    bool give(std::span<const std::int16_t> samples, std::int64_t first, int rate_hz)
-    {
-        const Frame frame(av_frame_alloc());
-        frame->format = AV_SAMPLE_FMT_S16;
-        frame->sample_rate = rate_hz;
-        frame->nb_samples = static_cast<int>(samples.size());
-        frame->pts = first;
-        av_channel_layout_default(&frame->ch_layout, 1);
-        if (av_frame_get_buffer(frame.get(), 0) < 0) {
-            return false;
-        }
-        std::memcpy(frame->data[0], samples.data(), samples.size_bytes());
-        return av_buffersrc_add_frame(source_, frame.get()) >= 0;
-    }
-    bool end() { return av_buffersrc_add_frame(source_, nullptr) >= 0; }
-
-    /// What has come out of it, written where it belongs: the filter gives every sample `late` samples later
-    /// than it got it.
-    void take(std::vector<std::int16_t>& into, std::int64_t late)
-    {
-        const Frame frame(av_frame_alloc());
-        while (av_buffersink_get_frame(sink_, frame.get()) >= 0) {
-            const auto* samples = reinterpret_cast<const std::int16_t*>(frame->data[0]);
-            for (int i = 0; i < frame->nb_samples; ++i) {
-                const auto at = frame->pts + i - late;
-                if (at >= 0 && at < static_cast<std::int64_t>(into.size())) {
-                    into[static_cast<std::size_t>(at)] = samples[i];
-                }
-            }
-            done_ =
-                static_cast<std::size_t>(std::max<std::int64_t>(0, frame->pts + frame->nb_samples - late));
-            av_frame_unref(frame.get());
-        }
-    }
-
-    [[nodiscard]] std::size_t done() const { return done_; } ///< samples that were written
-
-private:
-    bool make(AVFilterContext** filter, const char* name, const char* arguments)
-    {
-        const AVFilter* kind = avfilter_get_by_name(name);
-        return kind != nullptr
-            && avfilter_graph_create_filter(filter, kind, name, arguments, nullptr, graph_.get()) >= 0;
-    }
-
-    Graph graph_{avfilter_graph_alloc()};
-    AVFilterContext* source_ = nullptr;
-    AVFilterContext* sink_ = nullptr;
-    bool ready_ = false;
-    std::size_t done_ = 0;
-};
+void SteadyNoise::Destroyer::operator()(SpeexPreprocessState_* state) const
+{
+    speex_preprocess_state_destroy(state);
+}
 
 SteadyNoise::SteadyNoise(std::vector<std::int16_t>& samples, int rate_hz, double least_dB)
     : samples_(samples)
-    , rate_hz_(rate_hz)
+    , frame_(static_cast<std::size_t>(rate_hz) / 100)
 {
-    const double floor_dB = floorOf(samples, rate_hz);
-    if (floor_dB >= least_dB) {
-        filter_ = std::make_unique<Filter>(rate_hz, floor_dB);
-        if (!filter_->isReady()) {
-            filter_.reset();
-        }
+    if (floorOf(samples, rate_hz) < least_dB) {
+        return;
     }
+    state_.reset(speex_preprocess_state_init(static_cast<int>(frame_.size()), rate_hz));
+    int less_dB = -15;
+    speex_preprocess_ctl(state_.get(), SPEEX_PREPROCESS_SET_NOISE_SUPPRESS, &less_dB);
 }
 
 SteadyNoise::~SteadyNoise() = default;
 
 void SteadyNoise::reduceUntil(std::size_t end)
 {
-    constexpr std::size_t kAtOnce = 4096;
-    const auto late = static_cast<std::size_t>(
-        rate_hz_ / 40); // two of its steps of an eightieth of a second, found with an impulse
-    const std::size_t all = samples_.size() + late;
-    while (filter_ && filter_->done() < std::min(end, samples_.size()) && given_ < all) {
-        const std::size_t count = std::min(kAtOnce, all - given_);
-        std::vector<std::int16_t> part(count); // silence behind the last one
-        std::copy_n(samples_.begin() + static_cast<std::ptrdiff_t>(std::min(given_, samples_.size())),
-            std::min(count, samples_.size() - std::min(given_, samples_.size())), part.begin());
-        if (!filter_->give(part, static_cast<std::int64_t>(given_), rate_hz_)) {
-            return;
+    // each frame comes out when the next one is given
+    while (state_ && done_ < std::min(end, samples_.size())) {
+        const std::size_t left = std::min(samples_.size() - std::min(given_, samples_.size()), frame_.size());
+        std::fill(std::copy_n(samples_.begin() + static_cast<std::ptrdiff_t>(given_), left, frame_.begin()),
+            frame_.end(), std::int16_t{0});
+        speex_preprocess_run(state_.get(), frame_.data());
+        if (given_ > 0) {
+            std::copy_n(frame_.begin(), std::min(frame_.size(), samples_.size() - done_),
+                samples_.begin() + static_cast<std::ptrdiff_t>(done_));
+            done_ += frame_.size();
         }
-        given_ += count;
-        if (given_ == all) {
-            filter_->end();
-        }
-        // what comes out stands where what went in is needed no more
-        filter_->take(samples_, static_cast<std::int64_t>(late));
+        given_ += frame_.size();
     }
+}
+
+bool hasSteadyNoise(std::span<const float> loudness_dB)
+{
+    constexpr std::size_t kStretch = 100; // frames
+    constexpr double kLow = 0.05;
+    constexpr double kHalf = 0.5;
+    constexpr std::size_t kQuiet = 10; // one in so many stretches: nobody speaks in it
+    constexpr float kSteady_dB = 1.4F; // stones under the car: twice as much
+    constexpr double kLoud = 0.95;
+    constexpr float kBelow_dB = 25.0F; // the voice: less does no harm
+    struct Stretch {
+        float spread_dB, level_dB;
+    };
+    std::vector<Stretch> stretches;
+    for (std::size_t f = 0; f + kStretch <= loudness_dB.size(); f += kStretch / 2) {
+        const auto stretch = loudness_dB.subspan(f, kStretch);
+        std::vector<float> frames(stretch.begin(), stretch.end());
+        const float half_dB = quantile(frames, kHalf);
+        stretches.push_back({half_dB - quantile(frames, kLow), half_dB});
+    }
+    if (stretches.empty()) {
+        return false;
+    }
+    const auto quiet = stretches.begin() + static_cast<std::ptrdiff_t>((stretches.size() - 1) / kQuiet);
+    std::nth_element(stretches.begin(), quiet, stretches.end(),
+        [](const Stretch& a, const Stretch& b) { return a.spread_dB < b.spread_dB; });
+    std::vector<float> levels;
+    std::transform(stretches.begin(), quiet + 1, std::back_inserter(levels),
+        [](const Stretch& stretch) { return stretch.level_dB; });
+    std::vector<float> all(loudness_dB.begin(), loudness_dB.end());
+    return quiet->spread_dB < kSteady_dB && quantile(levels, kHalf) > quantile(all, kLoud) - kBelow_dB;
 }
 
 } // namespace brumefall::media

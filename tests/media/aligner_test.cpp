@@ -202,13 +202,20 @@ TEST(Aligner, HumARumbleAndAFaintMicrophoneHideNothing)
     const auto expected = take::expectedNotes(plan);
     auto hum = media::resampled(reading.sound, media::kAlignRate_hz);
     auto faint = hum;
+    auto rumble = hum;
+    std::minstd_rand random(4);
+    std::normal_distribution<double> hit(0.0, 400.0);
+    double low = 0.0;
     for (std::size_t i = 0; i < hum.samples.size(); ++i) {
+        low = 0.985 * low + hit(random);
+        rumble.samples[i] =
+            static_cast<std::int16_t>(std::clamp(0.6 * hum.samples[i] + low, -32768.0, 32767.0));
         const double t = static_cast<double>(i) / media::kAlignRate_hz;
         hum.samples[i] = static_cast<std::int16_t>(
             std::clamp(0.6 * hum.samples[i] + 5000.0 * std::sin(314.0 * t), -32768.0, 32767.0));
         faint.samples[i] = static_cast<std::int16_t>(faint.samples[i] / 80);
     }
-    for (const media::Sound* sound : {&hum, &faint}) {
+    for (const media::Sound* sound : {&hum, &faint, &rumble}) {
         std::size_t read = 0;
         for (const auto& note : media::align(*sound, expected).notes) {
             read += note.read ? 1U : 0U;

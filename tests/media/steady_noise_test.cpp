@@ -1,6 +1,7 @@
 // An engine's noise under a voice, taken away without moving the voice.
 
 #include "media/condense.h"
+#include "media/loudness.h"
 #include "media/resample.h"
 #include "media/sounds.h"
 #include "media/steady_noise.h"
@@ -120,4 +121,33 @@ TEST(SteadyNoise, NothingAndAMomentAreLeftAlone)
     std::vector<std::int16_t> moment(50, 1000);
     reduced(moment, -90.0);
     EXPECT_EQ(moment.size(), 50U);
+}
+
+TEST(SteadyNoise, IsToldFromAVoiceAndFromStones)
+{
+    const auto isThere = [](const std::vector<std::int16_t>& samples) {
+        return media::hasSteadyNoise(media::loudnesses_dB(samples, media::kAlignRate_hz));
+    };
+    const auto clean = voice();
+    EXPECT_FALSE(isThere(clean)) << "silence is no noise";
+    EXPECT_TRUE(isThere(withNoise(clean, 900.0)));
+    EXPECT_FALSE(isThere(withNoise(clean, 10.0))) << "far below the voice";
+    auto stones = clean;
+    addStones(stones, media::kAlignRate_hz, 900.0, 5);
+    EXPECT_FALSE(isThere(stones)) << "they come and go";
+    EXPECT_FALSE(isThere({}));
+    EXPECT_FALSE(isThere(std::vector<std::int16_t>(50, 1000)));
+}
+
+/// Nothing is said between two calls, though it is nearly as loud there as in them.
+TEST(Condense, TheSilencesInSteadyNoiseAreCutOut)
+{
+    const auto clean = voice();
+    auto samples = clean;
+    samples.insert(samples.end(), clean.begin(), clean.end());
+    const media::Sound noisy{withNoise(samples, 900.0), media::kAlignRate_hz};
+    const auto condensed = media::condense(noisy);
+    const double silent_s = 2 * 6.0;
+    const double all_s = static_cast<double>(noisy.samples.size()) / kSecond;
+    EXPECT_LT(static_cast<double>(condensed.samples.size()) / kSecond, all_s - silent_s + 5.0);
 }

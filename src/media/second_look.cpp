@@ -1,0 +1,87 @@
+#include "media/second_look.h"
+
+#include <algorithm>
+#include <iterator>
+#include <utility>
+
+namespace brumefall::media {
+namespace {
+
+void addBegun(std::vector<BegunNote>& notes, const Passage& passage)
+{
+    const auto& words = passage.stretch.words;
+    for (std::size_t w = 0; w < words.size(); ++w) {
+        if (!words[w].place.after && (w == 0 || !words[w].goesOn(words[w - 1]))) {
+            notes.push_back({words[w].place.note,
+                passage.before_s + passage.condensed->originalTime(words[w].span.start_s)});
+        }
+    }
+}
+
+} // namespace
+
+std::vector<Passage> SecondLook::settled(const Condensing& how, bool ended, const Progress& progress)
+{
+    if (waiting_.empty() || !(ended || waiting_.back().stretch.sure)) {
+        return {};
+    }
+    std::vector<Stretch> stretches;
+    std::transform(waiting_.begin(), waiting_.end(), std::back_inserter(stretches),
+        [](const Passage& passage) { return passage.stretch; });
+    auto runs = doubtful(stretches);
+    std::reverse(runs.begin(), runs.end()); // so that what comes before keeps its place
+    for (const Doubtful& run : runs) {
+        if (run.first > 0 || !first_told_) {
+            lookAgain(run, how, progress);
+        }
+    }
+    Passage last{waiting_.back().stretch, waiting_.back().condensed, waiting_.back().before_s, {}};
+    std::vector<Passage> out(std::make_move_iterator(waiting_.begin() + (first_told_ ? 1 : 0)),
+        std::make_move_iterator(waiting_.end()));
+    waiting_.clear();
+    first_told_ = last.stretch.sure;
+    if (first_told_) {
+        waiting_.push_back(std::move(last));
+    }
+    return out;
+}
+
+void SecondLook::lookAgain(const Doubtful& run, const Condensing& how, const Progress& progress)
+{
+    const auto first = waiting_.begin() + static_cast<std::ptrdiff_t>(run.first);
+    const auto last = waiting_.begin() + static_cast<std::ptrdiff_t>(run.last);
+    Between between{run.notes, {}, run.before.has_value(), 0};
+    if (run.before) {
+        addBegun(between.around, waiting_[*run.before]);
+    }
+    addBegun(between.around, waiting_[run.after]);
+    std::vector<Stretch> stretches;
+    std::transform(
+        first, last, std::back_inserter(stretches), [](const Passage& passage) { return passage.stretch; });
+    between.found = notesIn(stretches, run.notes);
+    auto condensed = first->condensed;
+    double before_s = first->before_s;
+    take::Span span{first->stretch.span.start_s, std::prev(last)->stretch.span.end_s};
+    if (std::prev(last)->condensed != condensed) {
+        Sound sound{{}, kAlignRate_hz};
+        for (auto passage = first; passage != last; ++passage) {
+            sound.samples.insert(
+                sound.samples.end(), passage->samples.begin(), passage->samples.end());
+        }
+        before_s += condensed->originalTime(span.start_s);
+        condensed = std::make_shared<const Condensed>(condense(sound, how));
+        span = {0.0, static_cast<double>(condensed->samples.size()) / kAlignRate_hz};
+    }
+    auto better = search_.searchBetween(*condensed, span, before_s, between, progress);
+    if (better.empty()) {
+        return;
+    }
+    std::vector<Passage> instead;
+    for (Stretch& stretch : better) {
+        instead.push_back({std::move(stretch), condensed, before_s, {}});
+    }
+    waiting_.insert(waiting_.erase(first, last), std::make_move_iterator(instead.begin()),
+        std::make_move_iterator(instead.end()));
+}
+
+} // namespace brumefall::media
