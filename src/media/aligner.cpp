@@ -55,8 +55,8 @@ struct LiveAligner::State {
             Passage passage{std::move(stretch), condensed, before_s, {}};
             if (!passage.stretch.sure) {
                 const take::Span& span = passage.stretch.span;
-                passage.samples.assign(
-                    rest.samples.begin() + static_cast<std::ptrdiff_t>(samplesUntil(*condensed, span.start_s)),
+                passage.samples.assign(rest.samples.begin()
+                        + static_cast<std::ptrdiff_t>(samplesUntil(*condensed, span.start_s)),
                     rest.samples.begin() + static_cast<std::ptrdiff_t>(samplesUntil(*condensed, span.end_s)));
             }
             second.add(std::move(passage));
@@ -70,8 +70,8 @@ struct LiveAligner::State {
             for (const HeardWord& here : passage.stretch.words) {
                 HeardWord word = here;
                 word.span.start_s = passage.before_s + condensed.originalTime(word.span.start_s);
-                word.span.end_s = passage.before_s
-                    + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s) + 0.5 * kFrame_s;
+                word.span.end_s = passage.before_s + condensed.originalTime(word.span.end_s - 0.5 * kFrame_s)
+                    + 0.5 * kFrame_s;
                 sounds.add(here, condensed, word.span.start_s);
                 readings.add(word);
             }

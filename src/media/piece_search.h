@@ -76,8 +76,8 @@ private:
     static constexpr double kDearTalk = -60.0;
     static constexpr double kRareTalk = -32.0; ///< where there is hardly any
 
-    /// Searches `span` of `condensed`, to its end or, where `more` is to come, to the last seam; nothing where
-    /// the recording has to be condensed anew, without `without_`.
+    /// Searches `span` of `condensed`, to its end or, where `more` is to come, to the last seam; nothing
+    /// where the recording has to be condensed anew, without `without_`.
     std::optional<std::vector<Stretch>> searchIn(
         const Condensed& condensed, const take::Span& span, bool more, const Progress& progress);
     /// A stretch of `condensed`, where in the notes it is searched, and what was heard in it.

@@ -65,8 +65,7 @@ void SecondLook::lookAgain(const Doubtful& run, const Condensing& how, const Pro
     if (std::prev(last)->condensed != condensed) {
         Sound sound{{}, kAlignRate_hz};
         for (auto passage = first; passage != last; ++passage) {
-            sound.samples.insert(
-                sound.samples.end(), passage->samples.begin(), passage->samples.end());
+            sound.samples.insert(sound.samples.end(), passage->samples.begin(), passage->samples.end());
         }
         before_s += condensed->originalTime(span.start_s);
         condensed = std::make_shared<const Condensed>(condense(sound, how));

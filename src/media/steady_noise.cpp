@@ -31,8 +31,8 @@ double floorOf(std::span<const std::int16_t> samples, int rate_hz)
 /// That which some values lie below, a `share` of them; they are put in another order.
 float quantile(std::span<float> values, double share)
 {
-    const auto at = values.begin()
-        + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size() - 1));
+    const auto at =
+        values.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size() - 1));
     std::nth_element(values.begin(), at, values.end());
     return *at;
 }
@@ -52,7 +52,7 @@ SteadyNoise::SteadyNoise(std::vector<std::int16_t>& samples, int rate_hz, double
         return;
     }
     state_.reset(speex_preprocess_state_init(static_cast<int>(frame_.size()), rate_hz));
-    int less_dB = -15;
+    int less_dB = -12;
     speex_preprocess_ctl(state_.get(), SPEEX_PREPROCESS_SET_NOISE_SUPPRESS, &less_dB);
 }
 

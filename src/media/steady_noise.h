@@ -11,10 +11,10 @@ struct SpeexPreprocessState_;
 
 namespace brumefall::media {
 
-/// Samples at `rate_hz` with the noise that goes on under them 15 dB lower, in their place: by the
-/// preprocessor of libspeexdsp (spectral weighting after Ephraim & Malah, IEEE Transactions on Acoustics, Speech
-/// and Signal Processing 32 (1984), 1109-1121, in bands whose noise is followed one by one). They are left as
-/// they are where the noise is below `least_dB` of full scale.
+/// Samples at `rate_hz` with the noise that goes on under them 12 dB lower, in their place: by the
+/// preprocessor of libspeexdsp (spectral weighting after Ephraim & Malah, IEEE Transactions on Acoustics,
+/// Speech and Signal Processing 32 (1984), 1109-1121, in bands whose noise is followed one by one). They are
+/// left as they are where the noise is below `least_dB` of full scale.
 class SteadyNoise {
 public:
     /// The noise of `samples`, which outlive this and are as many all the time.

@@ -92,7 +92,8 @@ TEST(Stretches, OneThatIsSureInTheWrongPlaceGivesWayToMoreThatAgree)
 
 TEST(Stretches, AReaderWhoGoesBackAFewNotesIsStillInOrder)
 {
-    const auto runs = media::doubtful({heard(kFirst, true), heard({9, 10}, false), heard({4, 5, 6, 7, 8}, true)});
+    const auto runs =
+        media::doubtful({heard(kFirst, true), heard({9, 10}, false), heard({4, 5, 6, 7, 8}, true)});
     EXPECT_TRUE(runs.empty()) << "no note between them is missing";
 }
 
