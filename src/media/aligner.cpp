@@ -45,6 +45,7 @@ struct LiveAligner::State {
     Condensing how;
     WordSounds sounds;
 
+    double said_s = 0.0; ///< in what was searched
     double in_vain_s = 0.0; ///< of what was said in the rest, in which no seam was found
 
     /// Keeps what was found in the rest.
@@ -145,6 +146,7 @@ bool LiveAligner::goOnPlainly(const std::shared_ptr<const Condensed>& condensed,
     }
     s.how.loud_dB = condensed->loud_dB;
     s.keep(std::move(found->stretches), condensed);
+    s.said_s += found->until_s;
     const double heard_s = s.in_vain_s;
     s.drop(more ? s.samplesUntil(*condensed, found->until_s) : s.rest.samples.size());
     s.in_vain_s = std::max(0.0, heard_s - found->until_s);
@@ -169,6 +171,7 @@ void LiveAligner::search(std::shared_ptr<const Condensed> condensed, bool more, 
     }
     s.how.loud_dB = condensed->loud_dB;
     s.keep(std::move(found.stretches), condensed);
+    s.said_s += found.until_s;
     const auto done = more && found.until_s <= 0.0 ? 0 : s.samplesUntil(*condensed, found.until_s);
     if (done > 0) {
         s.drop(done);
@@ -192,7 +195,7 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
         search(std::move(condensed), false, progress);
     }
     s.tellSettled(true, progress);
-    auto found = s.readings.finish(length_s);
+    auto found = s.readings.finish(length_s, s.said_s);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
     return found;
 }

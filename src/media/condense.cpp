@@ -50,19 +50,15 @@ std::vector<float> evenedOut(const std::vector<float>& loudness)
     return out;
 }
 
-/// Without the noise that goes on under a voice, where there is any; nothing where there is none.
-std::optional<std::vector<std::int16_t>> withoutSteadyNoise(const std::vector<std::int16_t>& samples)
+/// Without what lies below speech and the noise that goes on under it.
+std::vector<std::int16_t> withoutSteadyNoise(std::vector<std::int16_t> samples)
 {
     constexpr double kAny_dB = -200.0;
-    if (!hasSteadyNoise(evenedOut(loudnessOf(samples)))) {
-        return {};
-    }
-    auto out = samples;
     RumbleFilter filter;
-    std::transform(out.begin(), out.end(), out.begin(),
+    std::transform(samples.begin(), samples.end(), samples.begin(),
         [&](std::int16_t sample) { return inRange(static_cast<double>(filter.next(sample))); });
-    SteadyNoise(out, kAlignRate_hz, kAny_dB).reduceUntil(out.size());
-    return out;
+    SteadyNoise(samples, kAlignRate_hz, kAny_dB).reduceUntil(samples.size());
+    return samples;
 }
 
 /// By how much a frame is above the quiet that is no silence: less where noise leaves less between the two.
@@ -242,9 +238,13 @@ Condensed condense(const Sound& sound, const Condensing& how)
     if (how.without.passing_noise) {
         alone = withoutPassingNoise(sound.samples);
     }
-    const auto reduced = alone ? std::nullopt : withoutSteadyNoise(sound.samples);
+    auto loudness = alone ? std::move(alone->loudness_dB) : evenedOut(loudnessOf(sound.samples));
+    std::optional<std::vector<std::int16_t>> reduced;
+    if (!alone && hasSteadyNoise(loudness)) {
+        reduced = withoutSteadyNoise(sound.samples);
+        loudness = evenedOut(loudnessOf(*reduced));
+    }
     const auto& samples = alone ? alone->samples : reduced ? *reduced : sound.samples;
-    const auto loudness = alone ? std::move(alone->loudness_dB) : evenedOut(loudnessOf(samples));
     auto silent = silentFrames(loudness);
     if (alone) {
         silent = silentAround(std::move(silent));

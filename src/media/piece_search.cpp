@@ -39,7 +39,7 @@ std::optional<std::vector<Stretch>> PieceSearch::searchIn(
     const ReaderPlace place = place_;
     const auto count = [&](const Heard& heard, std::size_t words, double until_s) {
         const auto end = heard.words.begin() + static_cast<std::ptrdiff_t>(words);
-        out.push_back({{from_s, until_s}, {heard.words.begin(), end}, isSurelyRead(heard)});
+        out.push_back({{from_s, until_s}, {heard.words.begin(), end}, words > 0 && isSurelyRead(heard)});
         follow(condensed, out.back().words);
         from_s = until_s;
     };

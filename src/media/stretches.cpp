@@ -40,7 +40,7 @@ std::vector<std::size_t> inOrder(const std::vector<Stretch>& stretches)
     std::vector<Best> best(stretches.size());
     std::optional<std::size_t> last;
     for (std::size_t k = 0; k < stretches.size(); ++k) {
-        if (!stretches[k].sure) {
+        if (!stretches[k].sure || stretches[k].words.empty()) {
             continue;
         }
         for (std::size_t before = 0; before < k; ++before) {

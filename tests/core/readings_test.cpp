@@ -64,7 +64,10 @@ public:
         return *this;
     }
     [[nodiscard]] double now_s() const { return now_s_; }
-    std::vector<FoundNote> finish(double more_s = 5.0) { return readings_.finish(now_s_ + more_s); }
+    std::vector<FoundNote> finish(double more_s = 5.0, double said_s = 0.0)
+    {
+        return readings_.finish(now_s_ + more_s, said_s);
+    }
 
 private:
     static std::vector<take::ExpectedNote> expectedOf(const std::vector<std::string>& spoken)
@@ -376,4 +379,21 @@ TEST(Readings, WhoStopsForAWhileHasReadAllTheSame)
     ByHand reading(kEightCalls);
     reading.planned().say(0).say(1).pause(60.0).say(2).say(3).say(4).say(5).say(6).say(7);
     EXPECT_EQ(readOf(reading.finish()), std::vector<bool>(kEightCalls.size(), true));
+}
+
+TEST(Readings, AFewNotesInMinutesOfSomethingElseAreChance)
+{
+    const std::vector<std::string> spoken(40, "left four");
+    const auto readAfter = [&](std::size_t notes, double said_s) {
+        ByHand reading(spoken);
+        for (std::size_t k = 20; k < 20 + notes; ++k) {
+            reading.say(k);
+        }
+        const auto read = readOf(reading.finish(300.0, said_s));
+        return std::count(read.begin(), read.end(), true);
+    };
+    constexpr double kMinutes_s = 200.0;
+    EXPECT_EQ(readAfter(3, kMinutes_s), 0) << "somebody talked";
+    EXPECT_EQ(readAfter(3, 8.0), 3) << "who reads three and is silent has read them";
+    EXPECT_EQ(readAfter(5, kMinutes_s), 5) << "a part of the stage, and then something else";
 }

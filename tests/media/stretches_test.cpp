@@ -71,6 +71,7 @@ TEST(Stretches, WhatComesBeforeTheFirstSureOneIsHeardOnceMore)
 TEST(Stretches, NothingIsHeardAgainWhereNothingIsMissingOrNothingIsSure)
 {
     EXPECT_TRUE(media::doubtful({}).empty());
+    EXPECT_TRUE(media::doubtful({heard({}, true), heard({}, true)}).empty());
     EXPECT_TRUE(media::doubtful({heard({0, 7, 3}, false), heard({9}, false)}).empty()) << "nobody reads";
     EXPECT_TRUE(media::doubtful({heard(kFirst, true), heard(kLater, true)}).empty())
         << "between them nothing was said: the notes were left out";

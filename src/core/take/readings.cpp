@@ -94,10 +94,11 @@ void Readings::add(const HeardWord& word)
     }
 }
 
-std::vector<FoundNote> Readings::finish(double length_s)
+std::vector<FoundNote> Readings::finish(double length_s, double said_s)
 {
     dropCutOffLikeness(length_s);
     dropStrays();
+    dropHardlyAny(said_s);
     dropBabble();
     giveToNeighbours();
     takeFromRepeats();
@@ -177,6 +178,21 @@ Readings::Company Readings::companyOf(std::size_t k, std::size_t begin, std::siz
         return Company::many;
     }
     return 2 * (before + 1 + after) >= last - first ? Company::half : Company::few;
+}
+
+void Readings::dropHardlyAny(double said_s)
+{
+    constexpr std::ptrdiff_t kFew = 6;
+    constexpr double kShare = 0.1;
+    constexpr double kNote_s = 2.0; // with the pauses around it that are heard
+    const auto read = std::count_if(found_.begin(), found_.end(), [](const FoundNote& n) { return n.read; });
+    const double time_for = std::min(static_cast<double>(found_.size()), said_s / kNote_s);
+    if (read > kFew || static_cast<double>(read) >= kShare * time_for) {
+        return;
+    }
+    for (FoundNote& note : found_) {
+        unread(note);
+    }
 }
 
 void Readings::dropBabble()

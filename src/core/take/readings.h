@@ -64,8 +64,9 @@ public:
     explicit Readings(const std::vector<ExpectedNote>& expected);
     /// Words in the order they were said in.
     void add(const HeardWord& word);
-    /// One found note for each expected one; `length_s` is that of the recording.
-    [[nodiscard]] std::vector<FoundNote> finish(double length_s);
+    /// One found note for each expected one; `length_s` is that of the recording, and somebody spoke for
+    /// `said_s` of it.
+    [[nodiscard]] std::vector<FoundNote> finish(double length_s, double said_s = 0.0);
 
 private:
     /// A note that the end of the recording cut off can sound like a later one, reached by a skip.
@@ -78,6 +79,8 @@ private:
     enum class Company { none, few, half, many };
     /// That of note `k`, one of those from `begin` to before `end`; none where it was not read.
     [[nodiscard]] Company companyOf(std::size_t k, std::size_t begin, std::size_t end) const;
+    /// A few notes in so much that was said are no reading of this stage.
+    void dropHardlyAny(double said_s);
     /// Where more was said again than was said at all, nobody read.
     void dropBabble();
     /// What was said in the place of a note is, word for word, the next one, or the one before, which was not
