@@ -66,7 +66,8 @@ struct LiveAligner::State {
     /// What will not change any more is told to the readings.
     void tellSettled(bool ended, const Progress& progress)
     {
-        for (const Passage& passage : second.settled(how, ended, progress)) {
+        const Progress at_end = [&](double) { return !progress || progress(1.0); }; // it was searched once
+        for (const Passage& passage : second.settled(how, ended, at_end)) {
             const Condensed& condensed = *passage.condensed;
             for (const HeardWord& here : passage.stretch.words) {
                 HeardWord word = here;

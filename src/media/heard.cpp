@@ -118,4 +118,9 @@ bool Heard::isOneAfterAnother() const
     }) == words.end();
 }
 
+bool beginsNote(std::span<const HeardWord> words, std::size_t w)
+{
+    return !words[w].place.after && (w == 0 || !words[w].goesOn(words[w - 1]));
+}
+
 } // namespace brumefall::media

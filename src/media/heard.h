@@ -4,6 +4,7 @@
 #include "take/readings.h"
 
 #include <cstddef>
+#include <span>
 #include <vector>
 
 namespace brumefall::media {
@@ -38,5 +39,8 @@ struct Heard {
     /// Each note is followed by itself or the next one.
     [[nodiscard]] bool isOneAfterAnother() const;
 };
+
+/// Whether a reading of a note begins with word `w` of some.
+[[nodiscard]] bool beginsNote(std::span<const HeardWord> words, std::size_t w);
 
 } // namespace brumefall::media

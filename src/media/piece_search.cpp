@@ -282,7 +282,7 @@ Grammar::Window PieceSearch::windowFor(const Condensed& condensed, const take::S
 void PieceSearch::follow(const Condensed& condensed, std::span<const HeardWord> words)
 {
     for (std::size_t i = 0; i < words.size(); ++i) {
-        if (!words[i].place.after && (i == 0 || !words[i].goesOn(words[i - 1]))) {
+        if (beginsNote(words, i)) {
             place_.hear(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s);
         }
     }

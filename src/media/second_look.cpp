@@ -11,7 +11,7 @@ void addBegun(std::vector<BegunNote>& notes, const Passage& passage)
 {
     const auto& words = passage.stretch.words;
     for (std::size_t w = 0; w < words.size(); ++w) {
-        if (!words[w].place.after && (w == 0 || !words[w].goesOn(words[w - 1]))) {
+        if (beginsNote(words, w)) {
             notes.push_back({words[w].place.note,
                 passage.before_s + passage.condensed->originalTime(words[w].span.start_s)});
         }

@@ -62,8 +62,8 @@ void SteadyNoise::reduceUntil(std::size_t end)
 {
     // each frame comes out when the next one is given
     while (state_ && done_ < std::min(end, samples_.size())) {
-        const std::size_t left = std::min(samples_.size() - std::min(given_, samples_.size()), frame_.size());
-        std::fill(std::copy_n(samples_.begin() + static_cast<std::ptrdiff_t>(given_), left, frame_.begin()),
+        const auto rest = std::span(samples_).subspan(std::min(given_, samples_.size()));
+        std::fill(std::copy_n(rest.begin(), std::min(rest.size(), frame_.size()), frame_.begin()),
             frame_.end(), std::int16_t{0});
         speex_preprocess_run(state_.get(), frame_.data());
         if (given_ > 0) {

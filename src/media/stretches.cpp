@@ -110,7 +110,7 @@ void dropRepeats(std::vector<Stretch>& stretches)
         bool again = false;
         for (std::size_t w = 0; w < stretch.words.size(); ++w) {
             const HeardWord& word = stretch.words[w];
-            if (!word.place.after && (w == 0 || !word.goesOn(stretch.words[w - 1]))) {
+            if (beginsNote(stretch.words, w)) {
                 again = !begun.insert(word.place.note).second;
             }
             if (!again) {
