@@ -200,6 +200,31 @@ TEST(Verdicts, NotesBeforeAndAfterTheRecordingAreNotMissed)
     EXPECT_TRUE(v[6].outside_take);
 }
 
+TEST(Verdicts, ATakeBegunWithinACallAsksForNoneOfItAtOnce)
+{
+    const auto prepared =
+        stage::prepare(stageOf("60 left three long over crest into right four 200\nleft six"), nullptr);
+    const plan::Plan& plan = prepared.plan;
+    ASSERT_EQ(plan.notes[0].call, plan.notes[1].call);
+    ASSERT_NE(plan.notes[1].call, plan.notes[2].call);
+    std::vector<take::FoundNote> none(plan.notes.size());
+    for (std::size_t k = 0; k < none.size(); ++k) {
+        none[k].id = plan.notes[k].id;
+    }
+    const auto begunBefore = [&](std::size_t note, double by_s) {
+        return take::judge(
+            plan, prepared.placement.pace, none, {plan.notes[note].start_s - by_s, 1.0}, 100.0);
+    };
+    EXPECT_TRUE(begunBefore(1, 0.5)[1].outside_take);
+    EXPECT_FALSE(begunBefore(2, 0.5)[2].outside_take) << "a call of its own can be begun in time";
+    auto said = none;
+    said[1].read = true;
+    said[1].span = {0.6, 1.6};
+    const auto heard =
+        take::judge(plan, prepared.placement.pace, said, {plan.notes[1].start_s - 0.5, 1.0}, 100.0);
+    EXPECT_FALSE(heard[1].outside_take) << "who comes in at once is judged";
+}
+
 TEST(Figures, AReaderWhoFallsBehindDrifts)
 {
     const auto prepared = stage::prepare(stageOf(kStage), nullptr);

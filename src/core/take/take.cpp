@@ -50,6 +50,16 @@ std::vector<double> intervals(const std::vector<double>& times)
     return out;
 }
 
+/// Nobody comes in at once in the middle of a call that the take begins in.
+bool isDueBeforeReaderComesIn(const plan::Plan& plan, const plan::PlannedNote& note, double first_s)
+{
+    constexpr double kSooner_s = 0.3; // some read a little before the plan has it
+    constexpr double kComesIn_s = 1.5;
+    const double call_s = plan.calls[static_cast<std::size_t>(note.call)].start_s;
+    const bool under_way = call_s < first_s - kSooner_s;
+    return note.start_s < first_s + (under_way ? kComesIn_s : -kSooner_s);
+}
+
 } // namespace
 
 bool isWrong(const Misread& misread)
@@ -80,7 +90,8 @@ std::vector<Verdict> judge(const plan::Plan& plan, const pace::Pace& pace,
         verdict.planned_end_s = note.end_s;
         const auto it = by_id.find(note.id);
         if (it == by_id.end() || !it->second->read) {
-            verdict.outside_take = note.start_s < first_s - 0.3 || note.window.closes_s > last_s;
+            verdict.outside_take =
+                isDueBeforeReaderComesIn(plan, note, first_s) || note.window.closes_s > last_s;
             verdicts.push_back(std::move(verdict));
             continue;
         }
