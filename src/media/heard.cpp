@@ -123,4 +123,13 @@ bool beginsNote(std::span<const HeardWord> words, std::size_t w)
     return !words[w].place.after && (w == 0 || !words[w].goesOn(words[w - 1]));
 }
 
+std::size_t endOfNote(std::span<const HeardWord> words, std::size_t first)
+{
+    std::size_t end = first + 1;
+    while (end < words.size() && words[end].goesOn(words[end - 1])) {
+        ++end;
+    }
+    return end;
+}
+
 } // namespace brumefall::media

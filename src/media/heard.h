@@ -42,5 +42,7 @@ struct Heard {
 
 /// Whether a reading of a note begins with word `w` of some.
 [[nodiscard]] bool beginsNote(std::span<const HeardWord> words, std::size_t w);
+/// One past the last word of what begins with word `first`: a note, or a word of its distance.
+[[nodiscard]] std::size_t endOfNote(std::span<const HeardWord> words, std::size_t first);
 
 } // namespace brumefall::media

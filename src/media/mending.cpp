@@ -10,16 +10,6 @@
 namespace brumefall::media {
 namespace {
 
-/// One past the last word of what begins with word `first`: a note, or a word of its distance.
-std::size_t endOfNote(const std::vector<HeardWord>& words, std::size_t first)
-{
-    std::size_t end = first + 1;
-    while (end < words.size() && words[end].goesOn(words[end - 1])) {
-        ++end;
-    }
-    return end;
-}
-
 std::vector<WordPlace> placesOf(std::span<const HeardWord> words)
 {
     std::vector<WordPlace> places;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <limits>
+#include <map>
 #include <set>
 #include <utility>
 
@@ -104,16 +105,26 @@ std::vector<Doubtful> doubtful(const std::vector<Stretch>& stretches)
 
 void dropRepeats(std::vector<Stretch>& stretches)
 {
-    std::set<std::size_t> begun;
+    std::map<std::size_t, std::size_t> said_to; ///< the last word that was said of each note
+    for (const Stretch& stretch : stretches) {
+        for (const HeardWord& word : stretch.words) {
+            if (!word.place.after) {
+                std::size_t& last = said_to[word.place.note];
+                last = std::max(last, word.place.word);
+            }
+        }
+    }
+    std::set<std::size_t> kept;
     for (Stretch& stretch : stretches) {
         std::vector<HeardWord> once;
-        bool again = false;
+        bool keeps = false;
         for (std::size_t w = 0; w < stretch.words.size(); ++w) {
             const HeardWord& word = stretch.words[w];
             if (beginsNote(stretch.words, w)) {
-                again = !begun.insert(word.place.note).second;
+                const HeardWord& last = stretch.words[endOfNote(stretch.words, w) - 1];
+                keeps = last.place.word == said_to[word.place.note] && kept.insert(word.place.note).second;
             }
-            if (!again) {
+            if (keeps) {
                 once.push_back(word);
             }
         }

@@ -43,7 +43,7 @@ struct Doubtful {
 /// How many different notes of a range were heard.
 [[nodiscard]] std::size_t notesIn(std::span<const Stretch> stretches, const NoteRange& range);
 
-/// Keeps only the first reading of each note.
+/// Keeps of each note only the first of its readings that go on to its end, or as far as any does.
 void dropRepeats(std::vector<Stretch>& stretches);
 
 } // namespace brumefall::media

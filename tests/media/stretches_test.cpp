@@ -108,6 +108,15 @@ TEST(Stretches, OnlyTheFirstReadingOfEachNoteIsKept)
     EXPECT_EQ(media::notesIn(stretches, {7, 9}), 2U);
 }
 
+TEST(Stretches, WhatWasBrokenOffIsNoReadingOfANote)
+{
+    std::vector<Stretch> stretches{heard({6, 7}, false), heard({7, 8}, false)};
+    stretches[0].words.pop_back();
+    media::dropRepeats(stretches);
+    EXPECT_EQ(notesOf(stretches[0]), (std::vector<std::size_t>{6}));
+    EXPECT_EQ(notesOf(stretches[1]), (std::vector<std::size_t>{7, 8}));
+}
+
 TEST(Stretches, FewNotesOrMuchTalkAreNoSureReading)
 {
     media::Heard found;
