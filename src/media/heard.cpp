@@ -24,6 +24,11 @@ bool isAny(const HeardWord&)
     return true;
 }
 
+bool isMisread(const HeardWord& word)
+{
+    return word.place.miss > 0 && !word.place.after;
+}
+
 } // namespace
 
 std::size_t Heard::notes() const
@@ -33,9 +38,7 @@ std::size_t Heard::notes() const
 
 std::size_t Heard::misreadNotes() const
 {
-    return notesOf(words, [](const HeardWord& word) {
-        return word.place.miss > 0 && !word.place.after;
-    }).size();
+    return notesOf(words, isMisread).size();
 }
 
 bool Heard::isReading() const
@@ -116,6 +119,20 @@ bool Heard::isOneAfterAnother() const
     return std::adjacent_find(words.begin(), words.end(), [](const HeardWord& a, const HeardWord& b) {
         return b.place.note != a.place.note && b.place.note != a.place.note + 1;
     }) == words.end();
+}
+
+bool Heard::mistakesOther(const Heard& before) const
+{
+    const auto misread = notesOf(words, isMisread);
+    const auto still = notesOf(words, [&](const HeardWord& word) {
+        return std::any_of(before.words.begin(), before.words.end(), [&](const HeardWord& was) {
+            return was.place.note == word.place.note && was.span.start_s < word.span.end_s
+                && was.span.end_s > word.span.start_s;
+        });
+    });
+    return std::any_of(before.words.begin(), before.words.end(), [&](const HeardWord& was) {
+        return misread.contains(was.place.note) && !still.contains(was.place.note);
+    });
 }
 
 bool beginsNote(std::span<const HeardWord> words, std::size_t w)

@@ -38,6 +38,8 @@ struct Heard {
     [[nodiscard]] bool isPlainReading(double most_talk) const;
     /// Each note is followed by itself or the next one.
     [[nodiscard]] bool isOneAfterAnother() const;
+    /// Other words, elsewhere, are taken for a note that was heard `before` as it is written.
+    [[nodiscard]] bool mistakesOther(const Heard& before) const;
 };
 
 /// Whether a reading of a note begins with word `w` of some.

@@ -492,7 +492,7 @@ bool PieceSearch::hearMisreadWords(Piece& piece)
     again.window.near_misses = true;
     hear(again);
     const std::size_t notes = again.heard.notes();
-    if (notes < heard.notes()
+    if (notes < heard.notes() || (notes == heard.notes() && again.heard.mistakesOther(heard))
         || static_cast<double>(again.heard.misreadNotes())
             > std::max(static_cast<double>(kSomeMisread), kMost * static_cast<double>(notes))) {
         return false;

@@ -98,3 +98,24 @@ TEST(Heard, OneNoteAfterAnotherLeavesNoneOutAndMisreadOnesAreCounted)
     EXPECT_EQ(misread.misreadNotes(), 2U);
     EXPECT_EQ(heard({7, 8}).misreadNotes(), 0U);
 }
+
+/// A remark sounds like a note with a word or two misread, and the note itself then like the next one misread.
+TEST(Heard, ANoteHeardAsItIsWrittenIsNotMisreadElsewhere)
+{
+    const auto at = [](media::Heard heard, double start_s) {
+        for (auto& word : heard.words) {
+            word.span = {start_s, start_s + 0.5};
+            start_s += 0.5;
+        }
+        return heard;
+    };
+    const auto plain = at(heard({7, 8}), 10.0);
+    auto other = at(heard({7, 8}), 5.0);
+    EXPECT_FALSE(other.mistakesOther(plain)) << "the same words, elsewhere";
+    other.words.front().place.miss = 1;
+    EXPECT_TRUE(other.mistakesOther(plain));
+    auto there = plain;
+    there.words.front().place.miss = 1;
+    EXPECT_FALSE(there.mistakesOther(plain)) << "it is misread where it was heard";
+    EXPECT_FALSE(other.mistakesOther(at(heard({8}), 10.0))) << "that note was not heard";
+}
