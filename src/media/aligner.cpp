@@ -198,6 +198,7 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
     s.tellSettled(true, progress);
     auto found = s.readings.finish(length_s, s.said_s);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
+    take::giveToNeighbours(found, take::ownWords(s.expected));
     return found;
 }
 

@@ -21,6 +21,26 @@ void unread(FoundNote& note)
     note = std::move(missed);
 }
 
+/// Of the note itself, and more likely than not.
+bool isSure(const Misread& m)
+{
+    return !m.of_distance && m.sure >= kSure;
+}
+
+/// The words of a note with what was surely said in the place of some; nothing where all were said.
+std::vector<std::string> saidWords(const FoundNote& note, std::vector<std::string> words)
+{
+    bool other = false;
+    for (const Misread& m : note.misread) {
+        const auto at = std::find(words.begin(), words.end(), m.note_says);
+        if (isSure(m) && at != words.end()) {
+            *at = m.said;
+            other = true;
+        }
+    }
+    return other ? words : std::vector<std::string>{};
+}
+
 } // namespace
 
 std::vector<ExpectedNote> expectedNotes(const plan::Plan& plan, const std::optional<Clock>& clock)
@@ -57,13 +77,53 @@ std::vector<std::string> spokenWords(const std::string& text)
     return words;
 }
 
+OwnWords ownWords(const std::vector<ExpectedNote>& expected)
+{
+    OwnWords words;
+    for (const ExpectedNote& note : expected) {
+        words.push_back(spokenWords(note.spoken));
+    }
+    return words;
+}
+
+void giveToNeighbours(std::vector<FoundNote>& found, const OwnWords& own_words)
+{
+    for (std::size_t k = 0; k < found.size(); ++k) {
+        for (const std::size_t other : {k + 1, k - 1}) {
+            const auto said = saidWords(found[k], own_words[k]);
+            if (!found[k].read || other >= found.size() || said.empty()
+                || withoutJoiner(said) != withoutJoiner(own_words[other])) {
+                continue;
+            }
+            const bool again = found[other].read;
+            const auto misread = std::count_if(
+                found[k].misread.begin(), found[k].misread.end(), [](const Misread& m) { return isSure(m); });
+            if (again && (other < k || misread < 2)) {
+                continue;
+            }
+            FoundNote given = std::move(found[k]);
+            found[k] = {};
+            found[k].id = std::exchange(given.id, found[other].id);
+            std::erase_if(given.misread, [](const Misread& m) { return !m.of_distance; });
+            if (again) {
+                given.repeats.push_back(found[other].span);
+            }
+            const auto words = withoutJoiner(own_words[other]);
+            for (std::size_t i = 0; i < std::min(words.size(), given.words.size()); ++i) {
+                given.words[given.words.size() - 1 - i].word = words[words.size() - 1 - i];
+            }
+            found[other] = std::move(given);
+        }
+    }
+}
+
 Readings::Readings(const std::vector<ExpectedNote>& expected)
-    : found_(expected.size())
+    : own_words_(ownWords(expected))
+    , found_(expected.size())
 {
     for (std::size_t k = 0; k < expected.size(); ++k) {
         found_[k].id = expected[k].id;
-        own_words_.push_back(spokenWords(expected[k].spoken));
-        misses_.push_back(notes::nearMisses(own_words_.back(), notes::Spoken::note));
+        misses_.push_back(notes::nearMisses(own_words_[k], notes::Spoken::note));
         after_words_.push_back(spokenWords(expected[k].spoken_after));
         planned_s_.push_back(expected[k].planned_s);
         by_clock_ = by_clock_ || expected[k].due_s;
@@ -100,7 +160,7 @@ std::vector<FoundNote> Readings::finish(double length_s, double said_s)
     dropStrays();
     dropHardlyAny(said_s);
     dropBabble();
-    giveToNeighbours();
+    giveToNeighbours(found_, own_words_);
     takeFromRepeats();
     dropUnlikelyRepeats();
     doubtHabits();
@@ -212,37 +272,6 @@ void Readings::dropBabble()
     }
 }
 
-void Readings::giveToNeighbours()
-{
-    for (std::size_t k = 0; k < found_.size(); ++k) {
-        for (const std::size_t other : {k + 1, k - 1}) {
-            const auto said = saidWords(k);
-            if (!found_[k].read || other >= found_.size() || said.empty()
-                || withoutJoiner(said) != withoutJoiner(own_words_[other])) {
-                continue;
-            }
-            const bool again = found_[other].read;
-            const auto misread = std::count_if(found_[k].misread.begin(), found_[k].misread.end(),
-                [](const Misread& m) { return isSure(m); });
-            if (again && (other < k || misread < 2)) {
-                continue;
-            }
-            FoundNote given = std::move(found_[k]);
-            found_[k] = {};
-            found_[k].id = std::exchange(given.id, found_[other].id);
-            std::erase_if(given.misread, [](const Misread& m) { return !m.of_distance; });
-            if (again) {
-                given.repeats.push_back(found_[other].span);
-            }
-            const auto words = withoutJoiner(own_words_[other]);
-            for (std::size_t i = 0; i < std::min(words.size(), given.words.size()); ++i) {
-                given.words[given.words.size() - 1 - i].word = words[words.size() - 1 - i];
-            }
-            found_[other] = std::move(given);
-        }
-    }
-}
-
 void Readings::takeFromRepeats()
 {
     constexpr double kAtOnce_s = 0.8;
@@ -298,25 +327,6 @@ void Readings::dropUnlikelyRepeats()
                 || (again.start_s > note.span.end_s + kLater_s && isAlone(note, again));
         });
     }
-}
-
-bool Readings::isSure(const Misread& m)
-{
-    return !m.of_distance && m.sure >= kSure;
-}
-
-std::vector<std::string> Readings::saidWords(std::size_t k) const
-{
-    std::vector<std::string> words = own_words_[k];
-    bool other = false;
-    for (const Misread& m : found_[k].misread) {
-        const auto at = std::find(words.begin(), words.end(), m.note_says);
-        if (isSure(m) && at != words.end()) {
-            *at = m.said;
-            other = true;
-        }
-    }
-    return other ? words : std::vector<std::string>{};
 }
 
 void Readings::doubtHabits()

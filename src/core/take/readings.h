@@ -58,6 +58,15 @@ struct HeardWord {
 /// A note's words but for one that joins it to the note before.
 [[nodiscard]] std::vector<std::string> withoutJoiner(std::vector<std::string> words);
 
+/// The own words of each note.
+using OwnWords = std::vector<std::vector<std::string>>;
+[[nodiscard]] OwnWords ownWords(const std::vector<ExpectedNote>& expected);
+
+/// What was said in the place of a note is, word for word, the next one, or the one before, which was not
+/// heard: a note was left out, none was misread. The same where several words would have been misread and
+/// the next one was said again. `own_words` of each note.
+void giveToNeighbours(std::vector<FoundNote>& found, const OwnWords& own_words);
+
 /// Puts heard words together to readings of notes.
 class Readings {
 public:
@@ -83,20 +92,12 @@ private:
     void dropHardlyAny(double said_s);
     /// Where more was said again than was said at all, nobody read.
     void dropBabble();
-    /// What was said in the place of a note is, word for word, the next one, or the one before, which was not
-    /// heard: a note was left out, none was misread. The same where several words would have been misread and
-    /// the next one was said again.
-    void giveToNeighbours();
     /// A note said again in the place of the next, which is the same but for a word, was that one misread:
     /// hardly anyone says one again and leaves out the next for it.
     void takeFromRepeats();
     /// Nobody says a note again twice as fast, or drawn out to twice its length, or long after it by itself:
     /// that was talk.
     void dropUnlikelyRepeats();
-    /// Of the note itself, and more likely than not.
-    [[nodiscard]] static bool isSure(const Misread& m);
-    /// The words of note `k` with what was surely said in the place of some; nothing where all were said.
-    [[nodiscard]] std::vector<std::string> saidWords(std::size_t k) const;
     /// What is always heard so is the voice, not the reader's mistake.
     void doubtHabits();
     [[nodiscard]] bool canDrop(std::size_t k, std::size_t word) const;
@@ -111,7 +112,7 @@ private:
     [[nodiscard]] bool isInTime(std::size_t a, std::size_t b) const;
     void close();
 
-    std::vector<std::vector<std::string>> own_words_;
+    OwnWords own_words_;
     std::vector<std::vector<std::vector<std::string>>> misses_; ///< near misses of those
     std::vector<std::vector<std::string>> after_words_;
     std::vector<std::optional<double>> planned_s_;
