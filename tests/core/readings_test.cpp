@@ -245,6 +245,28 @@ TEST(Readings, WhatIsSaidInTheNextNotesWordsIsTheNextNote)
     EXPECT_EQ(found[2].id, "n2");
 }
 
+TEST(Readings, WhatOnlyTheReadersOwnWordsShowToBeTheNoteBeforeIsGivenToIt)
+{
+    // "right two, left two": the first was not heard, and what was heard as the second was "right two"
+    ByHand reading({"hairpin left", "right two", "left two", "left five", "right six"});
+    reading.say(0).say(2).say(3).say(4);
+    auto found = reading.finish();
+    ASSERT_FALSE(found[1].read);
+    ASSERT_TRUE(found[2].read);
+    const take::OwnWords words{
+        {"hairpin", "left"}, {"right", "two"}, {"left", "two"}, {"left", "five"}, {"right", "six"}};
+    const auto heard = found;
+    take::giveToNeighbours(found, words);
+    EXPECT_EQ(found, heard) << "nothing was misread";
+    found[2].misread.push_back({"right", "left", 0.9, false});
+    take::giveToNeighbours(found, words);
+    EXPECT_TRUE(found[1].read);
+    EXPECT_EQ(found[1].span, heard[2].span);
+    EXPECT_TRUE(found[1].misread.empty());
+    EXPECT_FALSE(found[2].read);
+    EXPECT_EQ(found[2].id, "n2");
+}
+
 TEST(Readings, OneSaidAgainInThePlaceOfItsLikeIsThatOneMisread)
 {
     ByHand reading({"hairpin left", "left three", "left four", "right five", "right six"});
