@@ -94,6 +94,7 @@ Grammar::Grammar(ps_decoder_t* decoder, const std::vector<ExpectedNote>& expecte
 
 void Grammar::use(const Window& window)
 {
+    weight_ = window.weight;
     States states;
     states.first = window.first;
     states.last = window.last;
@@ -118,7 +119,7 @@ void Grammar::use(const Window& window)
             : window.anywhere                ? kTakeEdge
             : k > window.at                  ? kSkipFirst + kSkipMore * (away - 1.0)
                                              : kRepeat + kBackMore * (away - 1.0);
-        null(states.begin, states.before(k), std::max(misses, kFarthest));
+        null(states.begin, states.before(k), std::max(misses, kFarthest / weight_));
     }
     give();
 }
@@ -167,7 +168,7 @@ void Grammar::addTalk(int state, double talk_phone)
 
 int Grammar::log(double natural) const
 {
-    return logmath_ln_to_log(ps_get_logmath(decoder_), natural);
+    return logmath_ln_to_log(ps_get_logmath(decoder_), weight_ * natural);
 }
 
 void Grammar::addPronunciations()
@@ -288,7 +289,7 @@ void Grammar::addWaysOn(const States& states, int state, std::size_t k, double n
     null(state, states.end, 0.0);
     for (std::size_t to = next + 1; to <= std::min(states.last, next + kLongestSkip); ++to) {
         const double skips = kSkipFirst + kSkipMore * static_cast<double>(to - next - 1);
-        null(state, states.before(to), std::max(no_distance + skips, kFarthest));
+        null(state, states.before(to), std::max(no_distance + skips, kFarthest / weight_));
     }
 }
 

@@ -45,6 +45,8 @@ public:
             0; ///< the note that comes next; those before it can be read again, those after skipped
         bool anywhere = false; ///< where the reader is, is not known
         double talk_phone = kTalkPhone; ///< natural logarithm of what a phone of talk costs
+        /// How much what the grammar says counts against the sound, which tells less where two speak at once.
+        double weight = 1.0;
         bool near_misses = false; ///< other words may stand in the place of a note's own
     };
     /// Makes the decoder search `window` from now on.
@@ -96,6 +98,7 @@ private:
     };
     std::vector<Words> own_;
     std::vector<Words> after_;
+    double weight_ = 1.0; ///< of the window
     fsg_model_s* fsg_ = nullptr;
 };
 
