@@ -273,11 +273,12 @@ take::Span PieceSearch::recordingOf(const Condensed& condensed, const take::Span
 Grammar::Window PieceSearch::windowFor(const Condensed& condensed, const take::Span& span) const
 {
     Grammar::Window window = place_.window(expected_, recordingOf(condensed, span));
-    if (without_.all_but) {
-        window.weight = kWeightOfTwo;
-        window.talk_phone = kTalkOfTwo;
-    } else if (without_.passing_noise) {
-        window.talk_phone = kRareTalk;
+    if (without_.all_but || without_.passing_noise) {
+        window.weight = kWeightInNoise;
+        window.talk_phone = kTalkInNoise;
+    }
+    if (without_.all_but) { // words of his would be taken for a later note too easily
+        window.skip_weight = kWeightInNoise;
     }
     return window;
 }

@@ -75,8 +75,8 @@ private:
     static constexpr std::size_t kSomeMisread = 2; ///< notes, in any piece
     static constexpr double kDearTalk = -60.0;
     static constexpr double kRareTalk = -32.0; ///< where there is hardly any
-    static constexpr double kWeightOfTwo = 2.5; ///< where the driver speaks, too
-    static constexpr double kTalkOfTwo = -16.0; ///< before it is weighted
+    static constexpr double kWeightInNoise = 2.5; ///< that comes and goes, or where the driver speaks, too
+    static constexpr double kTalkInNoise = -16.0; ///< before it is weighted
 
     /// Searches `span` of `condensed`, to its end or, where `more` is to come, to the last seam; nothing
     /// where the recording has to be condensed anew, without `without_`.

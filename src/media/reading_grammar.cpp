@@ -95,6 +95,7 @@ Grammar::Grammar(ps_decoder_t* decoder, const std::vector<ExpectedNote>& expecte
 void Grammar::use(const Window& window)
 {
     weight_ = window.weight;
+    skip_weight_ = window.skip_weight;
     States states;
     states.first = window.first;
     states.last = window.last;
@@ -114,11 +115,10 @@ void Grammar::use(const Window& window)
     for (std::size_t k = window.first; k <= window.last; ++k) {
         addTalk(states.before(k), window.talk_phone);
         null(states.before(k), states.end, 0.0);
-        const double away = static_cast<double>(k > window.at ? k - window.at : window.at - k);
         const double misses = k == window.at ? 0.0
             : window.anywhere                ? kTakeEdge
-            : k > window.at                  ? kSkipFirst + kSkipMore * (away - 1.0)
-                                             : kRepeat + kBackMore * (away - 1.0);
+            : k > window.at                  ? skipping(k - window.at)
+                                             : kRepeat + kBackMore * static_cast<double>(window.at - k - 1);
         null(states.begin, states.before(k), std::max(misses, kFarthest / weight_));
     }
     give();
@@ -169,6 +169,11 @@ void Grammar::addTalk(int state, double talk_phone)
 int Grammar::log(double natural) const
 {
     return logmath_ln_to_log(ps_get_logmath(decoder_), weight_ * natural);
+}
+
+double Grammar::skipping(std::size_t notes) const
+{
+    return (kSkipFirst + kSkipMore * static_cast<double>(notes - 1)) * skip_weight_ / weight_;
 }
 
 void Grammar::addPronunciations()
@@ -288,8 +293,7 @@ void Grammar::addWaysOn(const States& states, int state, std::size_t k, double n
     null(state, states.before(k), kRepeat);
     null(state, states.end, 0.0);
     for (std::size_t to = next + 1; to <= std::min(states.last, next + kLongestSkip); ++to) {
-        const double skips = kSkipFirst + kSkipMore * static_cast<double>(to - next - 1);
-        null(state, states.before(to), std::max(no_distance + skips, kFarthest / weight_));
+        null(state, states.before(to), std::max(no_distance + skipping(to - next), kFarthest / weight_));
     }
 }
 

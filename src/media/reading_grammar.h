@@ -45,8 +45,9 @@ public:
             0; ///< the note that comes next; those before it can be read again, those after skipped
         bool anywhere = false; ///< where the reader is, is not known
         double talk_phone = kTalkPhone; ///< natural logarithm of what a phone of talk costs
-        /// How much what the grammar says counts against the sound, which tells less where two speak at once.
+        /// How much what the grammar says counts against the sound, which tells less in noise.
         double weight = 1.0;
+        double skip_weight = 1.0; ///< the same of leaving notes out
         bool near_misses = false; ///< other words may stand in the place of a note's own
     };
     /// Makes the decoder search `window` from now on.
@@ -78,6 +79,8 @@ private:
     };
 
     [[nodiscard]] int log(double natural) const;
+    /// What leaving out so many notes costs, before it is weighted.
+    [[nodiscard]] double skipping(std::size_t notes) const;
     void addPronunciations();
     void make(int states);
     void give();
@@ -99,6 +102,7 @@ private:
     std::vector<Words> own_;
     std::vector<Words> after_;
     double weight_ = 1.0; ///< of the window
+    double skip_weight_ = 1.0;
     fsg_model_s* fsg_ = nullptr;
 };
 
