@@ -277,7 +277,7 @@ Grammar::Window PieceSearch::windowFor(const Condensed& condensed, const take::S
         window.weight = kWeightInNoise;
         window.talk_phone = kTalkInNoise;
     }
-    if (without_.all_but) { // words of his would be taken for a later note too easily
+    if (without_.all_but) { // the driver's words would too easily be taken for a later note
         window.skip_weight = kWeightInNoise;
     }
     return window;

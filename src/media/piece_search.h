@@ -75,7 +75,7 @@ private:
     static constexpr std::size_t kSomeMisread = 2; ///< notes, in any piece
     static constexpr double kDearTalk = -60.0;
     static constexpr double kRareTalk = -32.0; ///< where there is hardly any
-    static constexpr double kWeightInNoise = 2.5; ///< that comes and goes, or where the driver speaks, too
+    static constexpr double kWeightInNoise = 2.5; ///< of stones, or where the driver speaks, too
     static constexpr double kTalkInNoise = -16.0; ///< before it is weighted
 
     /// Searches `span` of `condensed`, to its end or, where `more` is to come, to the last seam; nothing
