@@ -39,7 +39,7 @@ std::string inOneLine(const captions::Draft& draft)
 TEST(Captions, AFewWordsThatAreRightAreLeftAlone)
 {
     const std::string notes =
-        "[0:01] left four long for 60\n[0:05] right two to left three\n[0:09] lift, left two\n"
+        "[0:01] left four long for 60\n[0:05] right two and left three\n[0:09] lift, left two\n"
         "[0:14] right five plus to four\n[0:20] keep left for the rock\n";
     for (const auto& call : draftOf(notes).calls) {
         EXPECT_TRUE(call.repairs.empty()) << call.heard << " -> " << call.text;
@@ -320,7 +320,7 @@ TEST(Captions, AGradeOfNoCornerSaysHowFastACrestIs)
     EXPECT_EQ(
         proposals(draftOf("[0:01] right five 80\n[0:05] flat crest 150\n[0:09] left four into right six\n"
                           "[0:13] easy jump 60\n[0:17] left flat crest 100\n")),
-        "right five 80\nflat crest 150\nleft four into right six easy jump 60\nleft flat crest 100\n");
+        "right five 80\nflat crest 150\nleft four into right six\neasy jump 60\nleft flat crest 100\n");
 }
 
 TEST(Captions, OfTwoDistancesThatFollowEachOtherTheFirstStays)

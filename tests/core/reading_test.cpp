@@ -310,3 +310,41 @@ TEST(HeardWords, KeepTheirPausesAndTheSignsOfTheirNumbers)
     EXPECT_EQ(words[7].line, 9);
     EXPECT_EQ(words[10].pause, Pause::silence);
 }
+
+TEST(WeightedReading, AGradeThatSoundsLikeAPartOfAJoiningWordIsThatPart)
+{
+    auto sounds = someSounds();
+    sounds.add("into", "IH N T UW");
+    sounds.add("onto", "AA N T UW");
+    EXPECT_EQ(read("right 3 50 left 4 in 2 right 3 60", {}, sounds), "right 3 50 | left 4 into | right 3 60");
+    EXPECT_EQ(read("right 3 50 left 4 on 2 bridge 60", {}, sounds), "right 3 50 | left 4 onto bridge 60");
+    EXPECT_EQ(read("right 3 50 left 2 60", {}, sounds), "right 3 50 | left 2 60");
+}
+
+TEST(WeightedReading, AWordBetweenTwoThingsMayLeadOrJoin)
+{
+    EXPECT_EQ(read("right four 50 left two to small crest 60"), "right four 50 | left two to small crest 60");
+    EXPECT_EQ(read("right four 50 left two over crest to right five 60"),
+        "right four 50 | left two over crest into | right five 60");
+    EXPECT_EQ(read("right four 50 left five tightens to three 60"),
+        "right four 50 | left five tightens to three 60");
+}
+
+TEST(WeightedReading, AWordOfItsOwnWarnsWhereItSizesNothing)
+{
+    EXPECT_EQ(read("left four 50 bad right three 60"), "left four 50 | bad right three 60");
+    EXPECT_EQ(read("left four 50 bad bumps 60"), "left four 50 | bad bumps 60");
+}
+
+TEST(WeightedReading, TwoWaysOfWritingTheSameAreNoDoubt)
+{
+    const auto words = heard("left four 50 right three keep middle 60 right five bumps 40");
+    auto lattice = alternativesOf(words, {}, someSounds());
+    for (const Said& said : readLattice(lattice).said) {
+        if (said.words == "keep middle" || said.words == "bumps") {
+            EXPECT_GT(said.sure, 0.75) << said.words << ", or " << said.otherwise;
+            EXPECT_NE(said.otherwise, "middle");
+            EXPECT_NE(said.otherwise, "bump");
+        }
+    }
+}

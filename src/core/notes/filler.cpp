@@ -67,7 +67,11 @@ public:
                     note.lines.emplace_back("late_apex");
                 }
                 break;
-            case Role::to: break;
+            case Role::to:
+                if (note.kind == NoteKind::corner && leadsToThing(i, last)) {
+                    feature.relation = "until"; // "right two to crest"
+                }
+                break;
             case Role::number: takeNumber(note, shape, feature, i); break;
             case Role::named_grade: takeNamedGrade(note, shape, i); break;
             case Role::line:
@@ -96,6 +100,9 @@ public:
             case Role::size:
                 if (atom.value == "sharp" && (atom.pause_after || nextContent(i, last) == Role::unknown)) {
                     takeLine(note, "tight"); // "right two sharp, sign outside"
+                } else if (atom.value == "bad" && note.features.empty()
+                    && line_.roleAt(i + 1) != Role::relation && nextContent(i, last) == Role::unknown) {
+                    takeWarning(note, atom.value); // "bad right three"
                 } else {
                     feature.size = atom.value;
                 }
@@ -186,6 +193,12 @@ private:
             }
         }
         return Role::unknown;
+    }
+
+    /// "to crest", "to small bridge"; a number after it is a grade.
+    [[nodiscard]] bool leadsToThing(std::size_t i, std::size_t last) const
+    {
+        return i + 1 < last && isOneOf({Role::thing, Role::size}, line_.roleAt(i + 1));
     }
 
     /// "over crest maybe jump": the doubt at `i` is about what comes right after it.

@@ -134,8 +134,9 @@ private:
             }
             const auto words = splitWords(also.word);
             if (standsAt(i, words)) {
-                growth_.add(i, i + words.size(), {{partOf({{}, also.role, {}}), std::string(also.written)}},
-                    also.written == also.word ? By::word : By::split, also.cost);
+                growth_.add(i, i + words.size(),
+                    {{partOf({{}, also.role, std::string(also.written)}), std::string(also.written)}},
+                    also.written == also.word || also.role == Role::joiner ? By::word : By::split, also.cost);
             }
         }
     }
@@ -289,7 +290,9 @@ private:
         constexpr double kOfNoChance = 0.3;
         for (std::size_t n = 1; n <= kLongestSound && i + n <= words_.size(); ++n) {
             const std::size_t at = i + n - 1;
-            if (isDigit(words_[at].word.front()) || (n > 1 && words_[at].pause >= Pause::stop_edge)) {
+            const bool digit = isDigit(words_[at].word.front()); // "in 2": it joins
+            if ((digit && (n == 1 || words_[at].word.size() > 1))
+                || (n > 1 && words_[at].pause >= Pause::stop_edge)) {
                 return;
             }
             phones.insert(phones.end(), growth_.phones(at).begin(), growth_.phones(at).end());

@@ -1,5 +1,6 @@
 #include "notes/lattice_growth.h"
 
+#include "notes/spoken.h"
 #include "notes/text.h"
 
 #include <algorithm>
@@ -27,7 +28,9 @@ LatticeGrowth::LatticeGrowth(std::span<const HeardWord> words, const Pronunciati
     lattice_.from.resize(words.size() + 1);
     for (const HeardWord& word : words) {
         lattice_.pause.push_back(word.pause);
-        phones_.push_back(pronunciations.of(word.word));
+        phones_.push_back(pronunciations.of(isDigits(word.word) && word.word.size() == 1
+                ? sayNumber(valueOf(word.word), HundredsSaid::short_form)
+                : word.word));
         known_.push_back(knownWord(word.word));
     }
     lattice_.pause.push_back(Pause::stop_edge);

@@ -104,6 +104,18 @@ const KnownWord* knownWord(std::string_view word)
     return it == lexicon().words.end() ? nullptr : &it->second;
 }
 
+const LexiconEntry* knownPhrase(std::string_view words)
+{
+    const auto split = splitWords(words);
+    const KnownWord* known = split.empty() ? nullptr : knownWord(split.front());
+    if (known == nullptr) {
+        return nullptr;
+    }
+    const auto it = std::find_if(known->phrases.begin(), known->phrases.end(),
+        [&](const LexiconEntry& entry) { return entry.words == split; });
+    return it == known->phrases.end() ? nullptr : &*it;
+}
+
 bool isOneOf(std::initializer_list<Role> roles, Role role)
 {
     return std::find(roles.begin(), roles.end(), role) != roles.end();

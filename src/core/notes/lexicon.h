@@ -96,6 +96,9 @@ struct LexiconMatch {
 /// A word that turns what follows into its opposite: a note that lost it is a danger.
 [[nodiscard]] bool refuses(const std::string& word);
 
+/// The phrase that `words` are as a whole; null where they are none.
+[[nodiscard]] const LexiconEntry* knownPhrase(std::string_view words);
+
 /// Every single word that the language knows, sorted; for spelling suggestions and completion.
 [[nodiscard]] const std::vector<std::string>& knownWords();
 

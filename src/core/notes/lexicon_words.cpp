@@ -25,6 +25,7 @@ constexpr RoleWords kWords[] = {
         "short very_short extra_short long very_long extra_long extra_extra_long "
         "very_very_long=extra_long half_long longish=half_long shortish=short continues "
         "continuous=continues keeps_going=continues forever=extra_long long_long=very_long "
+        "long_way=very_long a_long_way=very_long for_a_long_way=very_long "
         "all_the_way=extra_long constant=continues holds=continues a_bit_long=half_long "
         "doesn't_tighten=continues doesnt_tighten=continues does_not_tighten=continues "
         "don't_tighten=continues doesn't_open=continues doesnt_open=continues does_not_open=continues "
@@ -95,7 +96,8 @@ constexpr RoleWords kWords[] = {
         "over into=into_thing through past around round=around before after by=past at on_exit on_entry "
         "on_the_exit=on_exit on_the_entry=on_entry exit=on_exit inside outside on_inside=inside "
         "on_outside=outside on_the_inside=inside on_the_outside=outside under across=over via=through "
-        "between along towards between_the=between until till=until in on from up=up down=down with "
+        "between along towards between_the=between until till=until in on onto=on on_to=on from up=up "
+        "down=down with "
         "on_left=left on_right=right on_the_left=left on_the_right=right left_side=left right_side=right "
         "left_hand_side=left right_hand_side=right on_left_side=left "
         "on_right_side=right to_the_left=left to_the_right=right both_sides=both_sides "
@@ -122,7 +124,8 @@ constexpr RoleWords kWords[] = {
         "poles=pole fence fences=fence wall walls=wall barn barns=barn house houses=house farm hut "
         "huts=hut church kerb kerbs=kerb curb=kerb curbs=kerb bank banks=bank ditch ditches=ditch drain "
         "drains=drain drop drops=drop cliff edge verge layby=lay_by lay_by lay_bys=lay_by laybys=lay_by "
-        "passing_place sign signs=sign board boards=board lamp=lamp lamps=lamp lantern lanterns=lantern "
+        "passing_place sign signs=sign give_way give_way_sign=give_way board boards=board "
+        "lamp=lamp lamps=lamp lantern lanterns=lantern "
         "rut ruts=ruts rutted=ruts hole holes=hole pothole=hole potholes=hole compression ramp hump "
         "humps=hump culvert tunnel arch railway=railway level_crossing=level_crossing crossing "
         "rails=railway village town quay harbour building buildings=building shed sheds=shed corner "
@@ -202,7 +205,8 @@ constexpr RoleWords kWords[] = {
         "to_sand=sand to_concrete=concrete change_to_gravel=gravel change_to_tarmac=tarmac "
         "washed_out=broken rutty=broken standing_water bitumen=tarmac sealed=tarmac blacktop=tarmac "
         "paved=tarmac paving=cobbles setts=cobbles brick=cobbles bricks=cobbles dusty=loose dust=loose "
-        "hardpack=gravel hard_packed=gravel stony=loose loose_stones=loose rocky=rough pot_holed=broken "
+        "bad_surface=rough rough_surface=rough hardpack=gravel hard_packed=gravel stony=loose "
+        "loose_stones=loose rocky=rough pot_holed=broken "
         "potholed=broken cracked=broken torn_up=broken chewed_up=broken cut_up=broken ploughed=broken "
         "washed_away=broken washout=broken wash_out=broken wash-out=broken clay mossy=slippery "
         "moss=slippery oily=slippery oil=slippery very_slippery=slippery slides=slippery slidey=slippery "
@@ -344,7 +348,7 @@ constexpr RoleWords kWords[] = {
         "rusty metal steel wire barbed electric overhanging derelict abandoned ruined lonely single "
         "pointed far parked fallen cut_down lying standing painted striped chequered"},
     {Role::glue,
-        "the take takes a an of it its is there this that your you're we onto just as be you will side "
+        "the take takes a an of it its is there this that your you're we just as be you will side "
         "hand-side "
         "it's has where slightly_more another again still keep stay get which so only very really quite "
         "bit them they these those some any been being all_along along_here yourself my our for_a "
@@ -486,6 +490,9 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"slow", Role::named_grade, "slow", 1.2},
     {"k", Role::named_grade, "kink", 0.4},
     {"or", Role::glue, "or", 0.2},
+    {"to", Role::joiner, "into", 0.9}, // "left three to right five"
+    {"bad", Role::warning, "bad", 0.6}, // "bad right three"
+    {"nasty", Role::warning, "nasty", 0.6},
     // "past the left hand gatepost"
     {"left hand", Role::qualifier, "left hand", 0.2},
     {"right hand", Role::qualifier, "right hand", 0.2},

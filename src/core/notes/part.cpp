@@ -225,7 +225,7 @@ private:
         case Kind::shape:
         case Kind::shape_to: go({Kind::target, from_.side}, 0.15 + 0.6 * w_, false); break;
         case Kind::corner:
-        case Kind::target: go(from_, w_ + 0.8, false); break; // "six flat", "hairpin left, very tight"
+        case Kind::target: go(from_, w_ + 1.1, false); break; // "six flat", "hairpin left, very tight"
         case Kind::grade: go({Kind::named_grade, Side::none}, w_ + 1.5, false); break;
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::named_grade, Side::none}, 0.6 * w_ + 0.3, false); return;
@@ -318,6 +318,7 @@ private:
         case Kind::corner:
         case Kind::target:
         case Kind::shape: go({Kind::corner, from_.side}, (crest ? w_ : 0.6 * w_) + 0.35, false); break;
+        case Kind::shape_to: go({Kind::corner, from_.side}, 0.1 + 0.4 * w_, false); break; // "to crest"
         case Kind::corner_and: go({Kind::corner, from_.side}, 0.4 * w_ + 0.25, false); break;
         case Kind::direction: go({Kind::corner, from_.side}, 2.4 + w_, false); break;
         case Kind::named_grade: go({Kind::thing_apart, Side::none}, 0.5 + w_, false); break; // "flat crest"
@@ -341,6 +342,7 @@ private:
         switch (from_.kind) {
         case Kind::relation:
         case Kind::thing_relation: stay(extra); return;
+        case Kind::shape_to: go({Kind::relation, from_.side}, 0.2 + 0.4 * w_ + extra, false); return;
         case Kind::corner:
         case Kind::target:
         case Kind::shape: go({Kind::relation, from_.side}, 0.5 + 0.6 * w_ + 2.0 * extra, false); break;
@@ -359,6 +361,7 @@ private:
         switch (from_.kind) {
         case Kind::direction: go({Kind::corner, from_.side}, 0.3 + w_, false); break;
         case Kind::corner: stay(0.4 + w_); break;
+        case Kind::shape_to:
         case Kind::relation: go({Kind::corner, from_.side}, 0.5 * w_, false); return;
         case Kind::thing_relation: go({Kind::junction, Side::none}, 0.5 * w_, false); return;
         case Kind::named_grade:

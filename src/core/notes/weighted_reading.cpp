@@ -205,16 +205,34 @@ private:
         total_ = backward_[0];
     }
 
-    /// The share of all paths that read the same words as the same part, whatever the state.
+    /// The share of all paths that read the same part there, however it is written and whatever the state.
     [[nodiscard]] double sureOf(std::size_t node, const Alternative& taken, bool begins) const
     {
         double sum = kNever;
-        for (const Alternative& same : lattice_.from[node]) {
-            if (same.part == taken.part && same.words == taken.words && same.last == taken.last) {
-                sum = addLogs(sum, sumOver(node, same, begins));
+        const bool within = isWithin(taken.to) || isWithin(static_cast<int>(node));
+        for (std::size_t n = node; n == node || (!within && n < taken.last); ++n) {
+            for (const Alternative& same : lattice_.from[n]) {
+                const bool there = n == node ? same.last <= taken.last : same.last == taken.last;
+                if (there && isWithin(same.to) == isWithin(taken.to) && meansTheSame(same, taken)) {
+                    sum = addLogs(sum, sumOver(n, same, begins));
+                }
             }
         }
         return std::clamp(std::exp(total_ - sum), 0.0, 1.0);
+    }
+
+    /// "keep middle" and "middle", "4" and "four".
+    static bool meansTheSame(const Alternative& a, const Alternative& b)
+    {
+        return a.part == b.part
+            && (a.words == b.words || (a.number > 0 && a.number == b.number)
+                || meansTheSame(a.words, b.words));
+    }
+    static bool meansTheSame(const std::string& a, const std::string& b)
+    {
+        const LexiconEntry* first = knownPhrase(a);
+        const LexiconEntry* second = first == nullptr ? nullptr : knownPhrase(b);
+        return second != nullptr && first->role == second->role && first->value == second->value;
     }
 
     /// All paths through one alternative; with a note that begins there, without one, or either.
@@ -254,7 +272,7 @@ private:
                 continue;
             }
             const auto whole = isWithin(taken.to) ? other.words : saidUpTo(taken.last, other);
-            if (whole && *whole != taken.words) {
+            if (whole && *whole != taken.words && !meansTheSame(*whole, taken.words)) {
                 best = sum;
                 words = whole->empty() ? "nothing" : *whole;
             }
