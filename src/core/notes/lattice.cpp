@@ -302,8 +302,7 @@ private:
                 return;
             }
             for (const SoundTargets::Near& near : targets_.nearest(stretch, phones)) {
-                if (near.cost < SoundTargets::kSame + near.target->prior
-                    && isExactly(i, i + n, near.target->part)) {
+                if (isExactly(i, i + n, *near.target, near.cost < SoundTargets::kSame + near.target->prior)) {
                     continue; // "dont cut" for "don't cut": another spelling
                 }
                 const bool no_chance = n > 1 && phones.size() >= kLong && near.cost < kNearlySame;
@@ -345,11 +344,14 @@ private:
         return pieces;
     }
 
-    [[nodiscard]] bool isExactly(std::size_t first, std::size_t last, Part part) const
+    /// Whether these words are written as the same part, and mean the same or sound the same.
+    [[nodiscard]] bool isExactly(
+        std::size_t first, std::size_t last, const SoundTarget& target, bool sounds_same) const
     {
         return std::any_of(
             growth_.from(first).begin(), growth_.from(first).end(), [&](const Alternative& other) {
-                return other.by == By::word && other.last == last && other.part == part;
+                return other.by == By::word && other.last == last && other.part == target.part
+                    && (sounds_same || meansTheSame(other.words, target.words));
             });
     }
 

@@ -96,14 +96,7 @@ const Lexicon& lexicon()
     return instance;
 }
 
-} // namespace
-
-const KnownWord* knownWord(std::string_view word)
-{
-    const auto it = lexicon().words.find(word);
-    return it == lexicon().words.end() ? nullptr : &it->second;
-}
-
+/// The phrase that `words` are as a whole; null where they are none.
 const LexiconEntry* knownPhrase(std::string_view words)
 {
     const auto split = splitWords(words);
@@ -114,6 +107,21 @@ const LexiconEntry* knownPhrase(std::string_view words)
     const auto it = std::find_if(known->phrases.begin(), known->phrases.end(),
         [&](const LexiconEntry& entry) { return entry.words == split; });
     return it == known->phrases.end() ? nullptr : &*it;
+}
+
+} // namespace
+
+const KnownWord* knownWord(std::string_view word)
+{
+    const auto it = lexicon().words.find(word);
+    return it == lexicon().words.end() ? nullptr : &it->second;
+}
+
+bool meansTheSame(std::string_view a, std::string_view b)
+{
+    const LexiconEntry* first = knownPhrase(a);
+    const LexiconEntry* second = first == nullptr ? nullptr : knownPhrase(b);
+    return second != nullptr && first->role == second->role && first->value == second->value;
 }
 
 bool isOneOf(std::initializer_list<Role> roles, Role role)

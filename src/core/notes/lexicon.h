@@ -96,8 +96,8 @@ struct LexiconMatch {
 /// A word that turns what follows into its opposite: a note that lost it is a danger.
 [[nodiscard]] bool refuses(const std::string& word);
 
-/// The phrase that `words` are as a whole; null where they are none.
-[[nodiscard]] const LexiconEntry* knownPhrase(std::string_view words);
+/// Whether two phrases are of one role and mean the same: "keep middle" and "middle".
+[[nodiscard]] bool meansTheSame(std::string_view a, std::string_view b);
 
 /// Every single word that the language knows, sorted; for spelling suggestions and completion.
 [[nodiscard]] const std::vector<std::string>& knownWords();

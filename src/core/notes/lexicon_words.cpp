@@ -113,7 +113,8 @@ constexpr RoleWords kWords[] = {
         "at_entry=on_entry at_exit=on_exit "
         "at_the_exit=on_exit exits=on_exit"},
     {Role::thing,
-        "twists twisty=twists twisting=twists crest crests=crest brow=crest brows=crest jump jumps=jump bump "
+        "twists twisty=twists twisting=twists crest crests=crest brow=crest brows=crest jump jumps=jump "
+        "yump=jump yumps=jump bump "
         "bumps=bump bumpy=bump dip "
         "dips=dip ford fords=ford splash=water_splash watersplash=water_splash water_splash bridge "
         "bridges=bridge gate gates=gate gateway=gate gatepost=gatepost gateposts=gatepost "
@@ -348,7 +349,7 @@ constexpr RoleWords kWords[] = {
         "rusty metal steel wire barbed electric overhanging derelict abandoned ruined lonely single "
         "pointed far parked fallen cut_down lying standing painted striped chequered"},
     {Role::glue,
-        "the take takes a an of it its is there this that your you're we just as be you will side "
+        "the take takes a an of it in_it its is there this that your you're we just as be you will side "
         "hand-side "
         "it's has where slightly_more another again still keep stay get which so only very really quite "
         "bit them they these those some any been being all_along along_here yourself my our for_a "

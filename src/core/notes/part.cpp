@@ -169,7 +169,10 @@ private:
         switch (from_.kind) {
         case Kind::prefix:
         case Kind::prefix_line: go(head, 0.6 * w_ + other_order, false); break;
-        case Kind::junction: go(corner, 0.6 * w_ + 0.1, false); break;
+        case Kind::junction:
+            go(corner, 0.6 * w_ + 0.1, false);
+            go(head, 0.6 * w_ + 0.6 + other_order, false); // "turn left, two"
+            break;
         case Kind::grade: go(corner, w_ + (number_first_ ? 0.0 : 1.4), false); return;
         case Kind::named_grade: go(corner, w_ + 0.2, false); return;
         case Kind::chicane: go({Kind::chicane, side}, 0.5 * w_ + 0.2, false); break;
@@ -187,6 +190,10 @@ private:
         case Kind::target:
         case Kind::shape:
         case Kind::shape_to:
+            if (from_.side == Side::none && from_.kind == Kind::shape) { // "tightening left three"
+                go(head, 0.2 + 0.6 * w_ + other_order, false);
+                return;
+            }
             go({Kind::target, from_.side}, side == from_.side ? 0.7 + 0.5 * w_ : 3.0 + w_, false);
             break;
         default: break;
@@ -361,6 +368,7 @@ private:
         switch (from_.kind) {
         case Kind::direction: go({Kind::corner, from_.side}, 0.3 + w_, false); break;
         case Kind::corner: stay(0.4 + w_); break;
+        case Kind::junction: stay(0.2 + 0.6 * w_); break; // "junction, turn left"
         case Kind::shape_to:
         case Kind::relation: go({Kind::corner, from_.side}, 0.5 * w_, false); return;
         case Kind::thing_relation: go({Kind::junction, Side::none}, 0.5 * w_, false); return;

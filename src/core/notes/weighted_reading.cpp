@@ -226,13 +226,7 @@ private:
     {
         return a.part == b.part
             && (a.words == b.words || (a.number > 0 && a.number == b.number)
-                || meansTheSame(a.words, b.words));
-    }
-    static bool meansTheSame(const std::string& a, const std::string& b)
-    {
-        const LexiconEntry* first = knownPhrase(a);
-        const LexiconEntry* second = first == nullptr ? nullptr : knownPhrase(b);
-        return second != nullptr && first->role == second->role && first->value == second->value;
+                || notes::meansTheSame(a.words, b.words));
     }
 
     /// All paths through one alternative; with a note that begins there, without one, or either.
@@ -272,7 +266,7 @@ private:
                 continue;
             }
             const auto whole = isWithin(taken.to) ? other.words : saidUpTo(taken.last, other);
-            if (whole && *whole != taken.words && !meansTheSame(*whole, taken.words)) {
+            if (whole && *whole != taken.words && !notes::meansTheSame(*whole, taken.words)) {
                 best = sum;
                 words = whole->empty() ? "nothing" : *whole;
             }
