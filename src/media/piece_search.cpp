@@ -131,6 +131,9 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
     const Condensed& condensed, bool more, double before_s)
 {
     before_s_ = before_s;
+    if ((without_.all_but || without_.passing_noise) && more) {
+        return {}; // a few words in noise tell too little
+    }
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
     const auto heard = hearPlainly(condensed);
     if (!heard) {
