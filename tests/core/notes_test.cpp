@@ -182,6 +182,20 @@ TEST(Notes, JunctionsAndChicanesHaveTheirDirection)
     EXPECT_EQ(only("right four past junction").kind, NoteKind::corner) << "a junction driven past is no turn";
 }
 
+TEST(Notes, ACornerNamedRightAfterItsNumberIsOneCorner)
+{
+    for (const char* line : {"right one hairpin opens 40", "1 right hairpin opens 40"}) {
+        const Note note = only(line);
+        EXPECT_EQ(note.direction, Direction::right) << line;
+        ASSERT_TRUE(note.grade) << line;
+        EXPECT_EQ(note.grade->name, "hairpin") << line;
+        EXPECT_EQ(note.free_words, std::vector<std::string>{"one"}) << "nothing is lost: " << line;
+        EXPECT_EQ(note.shapes.size(), 1U) << line;
+    }
+    EXPECT_EQ(all("right two hairpin left 40").size(), 2U) << "the next corner's name";
+    EXPECT_EQ(all("right two, hairpin 40").size(), 2U);
+}
+
 TEST(Notes, ASelfCorrectionKeepsTheLastWordAndShowsTheFirst)
 {
     const Note note = only("left three, no, right three fifty");

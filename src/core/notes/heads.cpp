@@ -41,6 +41,12 @@ public:
                 && standsAlone(line_.atoms[i].value) && (i == 0 || line_.roleAt(i - 1) != Role::to)
                 && (i == 0 || line_.roleAt(i - 1) != Role::shape)) {
                 line_.used[i] = true;
+                if (Head* begun = namedAfter(i)) {
+                    line_.used[*begun->grade] = false;
+                    begun->grade = i;
+                    begun->last = i + 1;
+                    continue;
+                }
                 found_.heads.push_back({i, i + 1, NoteKind::corner, {}, i});
             }
         }
@@ -161,6 +167,20 @@ private:
         const bool before_word = i > 0 && line_.roleAt(i - 1) == Role::junction;
         found_.heads.push_back(
             {before_word ? i - 1 : i, i + 1, junction ? NoteKind::junction : NoteKind::corner, i, {}});
+    }
+
+    /// "right one hairpin": the corner whose number was said before its name `i`; null where that is the name
+    /// of another one.
+    [[nodiscard]] Head* namedAfter(std::size_t i)
+    {
+        const std::string& name = line_.atoms[i].value;
+        const auto it = std::find_if(found_.heads.begin(), found_.heads.end(),
+            [&](const Head& head) { return head.last == i && head.direction && head.grade; });
+        return name == "kink" || name == "bend" || it == found_.heads.end()
+                || line_.roleAt(*it->grade) != Role::number || line_.atoms[i - 1].pause_after
+                || line_.roleAt(i + 1) == Role::direction
+            ? nullptr
+            : &*it;
     }
 
     /// "one left plus to two left": the second direction says again which way the corner goes.
