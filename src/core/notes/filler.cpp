@@ -100,6 +100,8 @@ public:
             case Role::size:
                 if (atom.value == "sharp" && (atom.pause_after || nextContent(i, last) == Role::unknown)) {
                     takeLine(note, "tight"); // "right two sharp, sign outside"
+                } else if (atom.value == "double" && leadsToCorner(i)) {
+                    note.features.push_back({{}, "double_apex", {}, false, 0}); // "double left three"
                 } else if (atom.value == "bad" && note.features.empty()
                     && line_.roleAt(i + 1) != Role::relation && nextContent(i, last) == Role::unknown) {
                     takeWarning(note, atom.value); // "bad right three"
@@ -193,6 +195,14 @@ private:
             }
         }
         return Role::unknown;
+    }
+
+    /// "double left three", "double three left"
+    [[nodiscard]] bool leadsToCorner(std::size_t i) const
+    {
+        return line_.roleAt(i + 1) == Role::direction
+            || (isOneOf({Role::number, Role::named_grade}, line_.roleAt(i + 1))
+                && line_.roleAt(i + 2) == Role::direction);
     }
 
     /// "to crest", "to small bridge"; a number after it is a grade.

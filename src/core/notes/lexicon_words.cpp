@@ -494,6 +494,7 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"to", Role::joiner, "into", 0.9}, // "left three to right five"
     {"bad", Role::warning, "bad", 0.6}, // "bad right three"
     {"nasty", Role::warning, "nasty", 0.6},
+    {"double", Role::visibility, "double", 0.6}, // "double left three"
     // "past the left hand gatepost"
     {"left hand", Role::qualifier, "left hand", 0.2},
     {"right hand", Role::qualifier, "right hand", 0.2},

@@ -3,6 +3,7 @@
 #include "notes/pieces.h"
 #include "notes/text.h"
 
+#include <algorithm>
 #include <span>
 
 namespace brumefall::notes {
@@ -16,6 +17,15 @@ constexpr CharacterSet kOuterPunctuation{",.;:!?\"()[]/|"};
 bool isStopBetweenWords(std::string_view line, std::size_t at)
 {
     return line[at] == '.' && !(isDigit(line[at - 1]) && isDigit(line[at + 1]));
+}
+
+/// Bytes of a long dash at `at`; 0 where there is none.
+std::size_t longDash(std::string_view line, std::size_t at)
+{
+    constexpr std::string_view kEnDash = "\xE2\x80\x93";
+    constexpr std::string_view kEmDash = "\xE2\x80\x94";
+    const std::string_view here = line.substr(at, kEnDash.size());
+    return here == kEnDash || here == kEmDash ? here.size() : 0;
 }
 
 /// "jump?" is said "jump maybe"; the word has no letters of its own in the line.
@@ -51,8 +61,7 @@ std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
             i = end;
             continue;
         }
-        if (const auto piece = line.substr(i, end - i);
-            piece == "-" || piece == "\xE2\x80\x93" || piece == "\xE2\x80\x94") {
+        if (const auto piece = line.substr(i, end - i); piece == "-" || longDash(piece, 0) == piece.size()) {
             if (!tokens.empty()) {
                 tokens.back().pause_after = true; // a dash by itself separates
             }
@@ -73,12 +82,14 @@ std::vector<Token> tokenise(std::string_view line, const Dictionary& dictionary)
         // commas without a blank after them still separate
         std::size_t part = first;
         for (std::size_t j = first; j <= last; ++j) {
-            if (j == last || kInnerSeparators.has(line[j]) || isStopBetweenWords(line, j)) {
+            const std::size_t dash = j < last ? longDash(line, j) : 0; // "left four–60"
+            if (j == last || dash > 0 || kInnerSeparators.has(line[j]) || isStopBetweenWords(line, j)) {
                 cutPiece(tokens, dictionary, line.substr(part, j - part), part, j);
                 if (j != last && line[j] != '(' && line[j] != ')' && tokens.size() > count_before) {
                     tokens.back().pause_after = true;
                 }
-                part = j + 1;
+                part = j + std::max<std::size_t>(dash, 1);
+                j = part - 1;
             }
         }
         if (line.substr(last, end - last).find('?') != std::string_view::npos
