@@ -16,16 +16,7 @@ extern "C" {
 namespace brumefall::media {
 namespace {
 
-// Natural logarithms of what the grammar allows beside reading every note once.
-constexpr double kSkipFirst = -28.0; ///< skipping one note
-constexpr double kSkipMore = -7.0; ///< each further note of the same skip
-constexpr double kRepeat = -22.0; ///< reading a note again
-constexpr double kBreakOff = -25.0; ///< beginning a note again from its middle
-constexpr double kNoDistance = -3.0; ///< leaving out the distance
-constexpr double kNoJoiner = -16.0; ///< leaving out "into"
-constexpr double kTakeEdge = -14.0; ///< beginning after the first note, ending before the last
 constexpr double kFarthest = -120.0; ///< no skip costs more, so that it stays inside the beam
-constexpr double kBackMore = -4.0; ///< going back by one note more
 constexpr std::size_t kLongestSkip = 40;
 
 /// A few phones of every kind explain talk well enough, in half the time that all 39 take.
@@ -92,10 +83,22 @@ Grammar::Grammar(ps_decoder_t* decoder, const std::vector<ExpectedNote>& expecte
     addPronunciations();
 }
 
+Grammar::Costs Grammar::Costs::of(const Window& window)
+{
+    Costs costs;
+    for (double* cost : {&costs.repeat, &costs.back_more, &costs.break_off, &costs.no_distance,
+             &costs.no_joiner, &costs.take_edge, &costs.misread}) {
+        *cost *= window.weight;
+    }
+    costs.skip_first *= window.skip_weight;
+    costs.skip_more *= window.skip_weight;
+    costs.talk_phone = window.weight * window.talk_phone;
+    return costs;
+}
+
 void Grammar::use(const Window& window)
 {
-    weight_ = window.weight;
-    skip_weight_ = window.skip_weight;
+    costs_ = Costs::of(window);
     States states;
     states.first = window.first;
     states.last = window.last;
@@ -113,13 +116,13 @@ void Grammar::use(const Window& window)
         addNote(states, k, window.near_misses);
     }
     for (std::size_t k = window.first; k <= window.last; ++k) {
-        addTalk(states.before(k), window.talk_phone);
+        addTalk(states.before(k));
         null(states.before(k), states.end, 0.0);
         const double misses = k == window.at ? 0.0
-            : window.anywhere                ? kTakeEdge
+            : window.anywhere                ? costs_.take_edge
             : k > window.at                  ? skipping(k - window.at)
-                                             : kRepeat + kBackMore * static_cast<double>(window.at - k - 1);
-        null(states.begin, states.before(k), std::max(misses, kFarthest / weight_));
+                            : costs_.repeat + costs_.back_more * static_cast<double>(window.at - k - 1);
+        null(states.begin, states.before(k), std::max(misses, kFarthest));
     }
     give();
 }
@@ -158,22 +161,22 @@ void Grammar::addSilence()
     fsg_model_add_silence(fsg_, "[NOISE]", -1, kNoise);
 }
 
-void Grammar::addTalk(int state, double talk_phone)
+void Grammar::addTalk(int state)
 {
     for (const std::string_view phone : kTalkPhones) {
         const int word = fsg_model_word_add(fsg_, ("++" + std::string(phone) + "++").c_str());
-        fsg_model_trans_add(fsg_, state, state, log(talk_phone), word);
+        fsg_model_trans_add(fsg_, state, state, log(costs_.talk_phone), word);
     }
 }
 
 int Grammar::log(double natural) const
 {
-    return logmath_ln_to_log(ps_get_logmath(decoder_), weight_ * natural);
+    return logmath_ln_to_log(ps_get_logmath(decoder_), natural);
 }
 
 double Grammar::skipping(std::size_t notes) const
 {
-    return (kSkipFirst + kSkipMore * static_cast<double>(notes - 1)) * skip_weight_ / weight_;
+    return costs_.skip_first + costs_.skip_more * static_cast<double>(notes - 1);
 }
 
 void Grammar::addPronunciations()
@@ -218,7 +221,7 @@ void Grammar::addMisses(int from, int to, WordPlace place)
     for (std::size_t m = 0; m < misses.size(); ++m) {
         if (!misses[m].empty()) {
             place.miss = m + 1;
-            transition(from, to, kMisread, place);
+            transition(from, to, costs_.misread, place);
         }
     }
 }
@@ -245,25 +248,25 @@ void Grammar::addNote(const States& states, std::size_t k, bool near_misses)
         if (near_misses) {
             addMisses(at, to, {k, w, false});
             if (w > 0 && canDrop(k, w - 1)) {
-                transition(before_last, to, kMisread, {k, w, false});
+                transition(before_last, to, costs_.misread, {k, w, false});
             }
             if (w + 1 == own.size() && w > 0 && canDrop(k, w)) {
-                null(at, ends_note ? states.before(k + 1) : to, kMisread);
+                null(at, ends_note ? states.before(k + 1) : to, costs_.misread);
             }
         }
         if (w == 1 && take::isJoiner(own[0])) {
-            transition(before, to, kNoJoiner, {k, 1, false});
+            transition(before, to, costs_.no_joiner, {k, 1, false});
         }
         if (w + 1 < own.size()) {
-            null(to, states.end, kTakeEdge); // stopped in the middle of a note
+            null(to, states.end, costs_.take_edge); // stopped in the middle of a note
         }
         if (w + 1 < own.size() && w > 0) {
-            null(to, before, kBreakOff);
+            null(to, before, costs_.break_off);
         }
         before_last = at;
         at = to;
     }
-    addWaysOn(states, at, k, after.empty() ? 0.0 : kNoDistance);
+    addWaysOn(states, at, k, after.empty() ? 0.0 : costs_.no_distance);
     if (after.empty()) {
         return;
     }
@@ -290,10 +293,10 @@ void Grammar::addWaysOn(const States& states, int state, std::size_t k, double n
 {
     const std::size_t next = k + 1;
     null(state, states.before(next), no_distance);
-    null(state, states.before(k), kRepeat);
+    null(state, states.before(k), costs_.repeat);
     null(state, states.end, 0.0);
     for (std::size_t to = next + 1; to <= std::min(states.last, next + kLongestSkip); ++to) {
-        null(state, states.before(to), std::max(no_distance + skipping(to - next), kFarthest / weight_));
+        null(state, states.before(to), std::max(no_distance + skipping(to - next), kFarthest));
     }
 }
 

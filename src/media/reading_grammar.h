@@ -28,9 +28,6 @@ using take::WordPlace;
 /// notes in an accent unlike the model's are taken for talk.
 inline constexpr double kTalkPhone = -22.0;
 
-/// The same of a word said in the place of another.
-inline constexpr double kMisread = -12.0;
-
 /// The words of all expected notes, and grammars over a run of them.
 class Grammar {
 public:
@@ -78,14 +75,31 @@ private:
         [[nodiscard]] int after(std::size_t k) const { return static_cast<int>(last + 1 + k - 2 * first); }
     };
 
+    /// Natural logarithms of what the grammar allows beside reading every note once.
+    struct Costs {
+        double skip_first = -28.0; ///< skipping one note
+        double skip_more = -7.0; ///< each further note of the same skip
+        double repeat = -22.0; ///< reading a note again
+        double back_more = -4.0; ///< going back by one note more
+        double break_off = -25.0; ///< beginning a note again from its middle
+        double no_distance = -3.0; ///< leaving out the distance
+        double no_joiner = -16.0; ///< leaving out "into"
+        double take_edge = -14.0; ///< beginning after the first note, ending before the last
+        double misread = -12.0; ///< a word in the place of another
+        double talk_phone = kTalkPhone;
+
+        /// As they weigh in `window`.
+        static Costs of(const Window& window);
+    };
+
     [[nodiscard]] int log(double natural) const;
-    /// What leaving out so many notes costs, before it is weighted.
+    /// What leaving out so many notes costs.
     [[nodiscard]] double skipping(std::size_t notes) const;
     void addPronunciations();
     void make(int states);
     void give();
     void addSilence();
-    void addTalk(int state, double talk_phone);
+    void addTalk(int state);
     void transition(int from, int to, double log_probability, const WordPlace& place);
     void addNote(const States& states, std::size_t k, bool near_misses);
     void addMisses(int from, int to, WordPlace place);
@@ -101,8 +115,7 @@ private:
     };
     std::vector<Words> own_;
     std::vector<Words> after_;
-    double weight_ = 1.0; ///< of the window
-    double skip_weight_ = 1.0;
+    Costs costs_; ///< in the window
     fsg_model_s* fsg_ = nullptr;
 };
 
