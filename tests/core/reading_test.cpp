@@ -101,6 +101,16 @@ TEST(WeightedReading, CutsNumbersThatRanTogetherWhereTheNoteWantsIt)
     EXPECT_EQ(read("right 3- 50 left 4+ 60"), "right 3 minus 50 | left 4 plus 60");
 }
 
+TEST(WeightedReading, AfterAShapeANumberIsMoreLikelyItsTargetThanAVeryLongStraight)
+{
+    const auto words = heard("left five 60 right four tightens three fifty");
+    auto lattice = alternativesOf(words, {}, {});
+    EXPECT_EQ(readLattice(lattice).said.back().number, 50);
+    const auto straight = heard("left five 60 right four three fifty");
+    lattice = alternativesOf(straight, {}, {});
+    EXPECT_EQ(readLattice(lattice).said.back().number, 350);
+}
+
 TEST(WeightedReading, HearsWhatTheNoteWantsOnlyWhereItSoundsLikeIt)
 {
     EXPECT_EQ(read("write for titans to 60 left 5", {}, someSounds()), "right four tightens two 60 | left 5");

@@ -80,9 +80,12 @@ public:
         if (small && tens && rest >= 10 && rest <= 99) { // "one fifty"
             const int in_digits =
                 (kind == NumberClass::digits ? 1 : 0) + (next == NumberClass::digits ? 1 : 0);
+            // "tightens three fifty": hardly a straight is so long
+            constexpr std::array kHundreds{0.0, 0.4, 0.5, 1.1, 1.7, 1.7, 1.7, 1.7, 1.7, 1.7};
             constexpr std::array kWritten{0.0, 0.9, 0.3}; // "one 80": a number is written in one way
             single(i, i + 2, 100 * value + rest,
-                (value <= 3 ? -0.1 : 0.8) + kWritten.at(static_cast<std::size_t>(in_digits)));
+                kHundreds.at(static_cast<std::size_t>(value))
+                    + kWritten.at(static_cast<std::size_t>(in_digits)));
         }
         if (kind == NumberClass::ten && next == NumberClass::unit && rest > 0) { // "sixty five"
             single(i, i + 2, value + rest, 0.4);
