@@ -100,7 +100,7 @@ public:
             case Role::size:
                 if (atom.value == "sharp" && (atom.pause_after || nextContent(i, last) == Role::unknown)) {
                     takeLine(note, "tight"); // "right two sharp, sign outside"
-                } else if (atom.value == "double" && leadsToCorner(i)) {
+                } else if (atom.value == "double" && leadsToCorner(i, last)) {
                     note.features.push_back({{}, "double_apex", {}, false, 0}); // "double left three"
                 } else if (atom.value == "bad" && note.features.empty()
                     && line_.roleAt(i + 1) != Role::relation && nextContent(i, last) == Role::unknown) {
@@ -198,11 +198,11 @@ private:
     }
 
     /// "double left three", "double three left"
-    [[nodiscard]] bool leadsToCorner(std::size_t i) const
+    [[nodiscard]] bool leadsToCorner(std::size_t i, std::size_t last) const
     {
-        return line_.roleAt(i + 1) == Role::direction
-            || (isOneOf({Role::number, Role::named_grade}, line_.roleAt(i + 1))
-                && line_.roleAt(i + 2) == Role::direction);
+        const bool number_first =
+            i + 2 < last && isOneOf({Role::number, Role::named_grade}, line_.roleAt(i + 1));
+        return i + 1 < last && line_.roleAt(number_first ? i + 2 : i + 1) == Role::direction;
     }
 
     /// "to crest", "to small bridge"; a number after it is a grade.

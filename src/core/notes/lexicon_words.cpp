@@ -96,7 +96,7 @@ constexpr RoleWords kWords[] = {
         "over into=into_thing through past around round=around before after by=past at on_exit on_entry "
         "on_the_exit=on_exit on_the_entry=on_entry exit=on_exit inside outside on_inside=inside "
         "on_outside=outside on_the_inside=inside on_the_outside=outside under across=over via=through "
-        "between along towards between_the=between until till=until in on onto=on on_to=on from up=up "
+        "between along towards between_the=between until till=until in on onto=on from up=up "
         "down=down with "
         "on_left=left on_right=right on_the_left=left on_the_right=right left_side=left right_side=right "
         "left_hand_side=left right_hand_side=right on_left_side=left "

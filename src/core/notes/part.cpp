@@ -171,7 +171,7 @@ private:
         case Kind::prefix_line: go(head, 0.6 * w_ + other_order, false); break;
         case Kind::junction:
             go(corner, 0.6 * w_ + 0.1, false);
-            go(head, 0.6 * w_ + 0.6 + other_order, false); // "turn left, two"
+            go(head, 0.6 * w_ + 1.0 + other_order, false); // "turn left, two"
             break;
         case Kind::grade: go(corner, w_ + (number_first_ ? 0.0 : 1.4), false); return;
         case Kind::named_grade: go(corner, w_ + 0.2, false); return;

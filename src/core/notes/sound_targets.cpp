@@ -22,12 +22,12 @@ std::string said(int number)
     return sayNumber(number, HundredsSaid::short_form);
 }
 
-constexpr std::array<std::string_view, 104> kCommon{"left", "right", "one", "two", "three", "four", "five",
+constexpr std::array<std::string_view, 103> kCommon{"left", "right", "one", "two", "three", "four", "five",
     "six", "hairpin", "open hairpin", "tight hairpin", "square", "acute", "kink", "flat", "slight", "medium",
     "fast", "easy", "plus", "minus", "long", "short", "very long", "extra long", "half long", "tightens",
     "opens", "late", "don't cut", "cut", "small cut", "big cut", "keep in", "keep out", "keep left",
     "keep right", "keep middle", "over", "through", "past", "around", "inside", "outside", "on exit", "at",
-    "onto", "onto gravel", "onto tarmac", "before", "after", "exit", "under", "crest", "jump", "bump", "dip",
+    "onto gravel", "onto tarmac", "before", "after", "exit", "under", "crest", "jump", "bump", "dip",
     "bridge", "gate", "bale", "water", "ditch", "tree", "rock", "wall", "barn", "house", "logs", "post",
     "small", "big", "unseen", "blind", "gravel", "tarmac", "slippery", "loose", "narrow", "wide", "bumpy",
     "camber", "bad camber", "downhill", "uphill", "junction", "chicane", "turn", "into", "and", "caution",
@@ -81,7 +81,8 @@ double priorOf(const SaidPhrase& phrase, const std::string& words)
 {
     constexpr double kRare = 1.1;
     constexpr double kCrest = -0.25; // the commonest thing
-    return words == "over" ? kOver : words == "crest" ? kCrest : phrase.common ? 0.0 : kRare;
+    const bool common = phrase.common || words == "onto"; // "on two": rarely said, but often heard as that
+    return words == "over" ? kOver : words == "crest" ? kCrest : common ? 0.0 : kRare;
 }
 
 } // namespace
