@@ -182,7 +182,7 @@ TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
 TEST(Aligner, HumARumbleAndAFaintMicrophoneHideNothing)
 {
     const auto plan = demoPlan();
-    const auto reading = media::readAloud(plan, {}, 5, 40.0, 90.0);
+    const auto reading = media::readAloud(plan, {}, 5, 40.0, 75.0);
     const auto expected = take::expectedNotes(plan);
     auto hum = media::resampled(reading.sound, media::kAlignRate_hz);
     auto faint = hum;
