@@ -131,8 +131,8 @@ std::optional<PieceSearch::Result> PieceSearch::goOnPlainly(
     const Condensed& condensed, bool more, double before_s)
 {
     before_s_ = before_s;
-    if ((without_.all_but || without_.passing_noise) && more) {
-        return {}; // a few words in noise tell too little
+    if (more && isInNoise()) {
+        return {};
     }
     const double length_s = static_cast<double>(condensed.samples.size()) / kAlignRate_hz;
     const auto heard = hearPlainly(condensed);
@@ -276,7 +276,7 @@ take::Span PieceSearch::recordingOf(const Condensed& condensed, const take::Span
 Grammar::Window PieceSearch::windowFor(const Condensed& condensed, const take::Span& span) const
 {
     Grammar::Window window = place_.window(expected_, recordingOf(condensed, span));
-    if (without_.all_but || without_.passing_noise) {
+    if (isInNoise()) {
         window.weight = kWeightInNoise;
         window.talk_phone = kTalkInNoise;
     }

@@ -57,8 +57,9 @@ public:
     [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
 
     /// The same in one piece, where it is plainly a reading: where more may follow up to its last seam, or
-    /// its last word before a silence, else to its end. Nothing where it is not, or has no seam: then the
-    /// search stays where it is.
+    /// its last word before a silence, else to its end. Nothing where it is not, or has no seam, or where it
+    /// is in noise and more may follow, as a few words tell too little there: then the search stays where it
+    /// is.
     std::optional<Result> goOnPlainly(const Condensed& condensed, bool more, double before_s);
 
 private:
@@ -75,7 +76,7 @@ private:
     static constexpr std::size_t kSomeMisread = 2; ///< notes, in any piece
     static constexpr double kDearTalk = -60.0;
     static constexpr double kRareTalk = -32.0; ///< where there is hardly any
-    static constexpr double kWeightInNoise = 2.5; ///< of stones, or where the driver speaks, too
+    static constexpr double kWeightInNoise = 2.5; ///< of what the grammar says
     static constexpr double kTalkInNoise = -16.0; ///< before it is weighted
 
     /// Searches `span` of `condensed`, to its end or, where `more` is to come, to the last seam; nothing
@@ -95,6 +96,8 @@ private:
     /// When a stretch of `condensed` is in the recording.
     [[nodiscard]] take::Span recordingOf(const Condensed& condensed, const take::Span& span) const;
     void hear(Piece& piece);
+    /// The driver speaks, too, or stones hit the car.
+    [[nodiscard]] bool isInNoise() const { return without_.all_but || without_.passing_noise; }
 
     /// What is told of a stretch, heard first as one that may hold talk, then in every other way that may
     /// explain more of it; nothing where the recording has to be condensed anew, without `without_`.

@@ -350,11 +350,14 @@ TEST(WeightedReading, TwoWaysOfWritingTheSameAreNoDoubt)
 {
     const auto words = heard("left four 50 right three keep middle 60 right five bumps 40");
     auto lattice = alternativesOf(words, {}, someSounds());
+    int met = 0;
     for (const Said& said : readLattice(lattice).said) {
         if (said.words == "keep middle" || said.words == "bumps") {
+            ++met;
             EXPECT_GT(said.sure, 0.75) << said.words << ", or " << said.otherwise;
             EXPECT_NE(said.otherwise, "middle");
             EXPECT_NE(said.otherwise, "bump");
         }
     }
+    EXPECT_EQ(met, 2);
 }
