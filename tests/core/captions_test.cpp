@@ -283,6 +283,42 @@ TEST(Captions, WhatIsSaidAgainIsTakenOnceInItsFullestForm)
         "right five 80\nleft four long into right three 60\nleft two 50\n");
 }
 
+TEST(Captions, WhatWasSaidOnlyTheFirstOrOnlyTheSecondTimeIsKept)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left four don't cut\n"
+                                "[0:08] left four tightens two long over crest 60\n[0:15] left two 50\n")),
+        "right five 80\nleft four tightens two long over crest don't cut 60\nleft two 50\n");
+}
+
+TEST(Captions, ANoteSaidAgainAsTheCarComesUpToItIsAnEcho)
+{
+    const auto draft = draftOf("WEBVTT\n\n00:01.000 --> 00:02.000\nright five 80\n\n"
+                               "00:05.000 --> 00:06.500\nleft four over crest\n\n"
+                               "00:09.000 --> 00:11.000\nleft four here over crest 60\n\n"
+                               "00:14.000 --> 00:15.000\nhairpin right\n\n"
+                               "00:17.000 --> 00:19.000\nhairpin right this one 40\n\n"
+                               "00:22.000 --> 00:23.000\nleft two 50\n");
+    EXPECT_EQ(proposals(draft),
+        "right five 80\nleft four over crest\nleft four here over crest 60\nhairpin right\n"
+        "hairpin right this one 40\nleft two 50\n");
+    const auto notes = captions::understandDraft(draft);
+    ASSERT_EQ(notes.calls.size(), 6U);
+    EXPECT_EQ(notes.calls[2].notes.at(0).echo_of, notes.calls[1].notes.at(0).id);
+    EXPECT_EQ(notes.calls[4].notes.at(0).echo_of, notes.calls[3].notes.at(0).id);
+}
+
+TEST(Captions, ARefusalThatWasOnlyShownAgainIsNotAskedFor)
+{
+    const auto draft = draftOf("1\n00:00:01,000 --> 00:00:03,000\nleft four right five don't cut\n\n"
+                               "2\n00:00:03,100 --> 00:00:06,000\nright five don't cut into left six 40\n");
+    EXPECT_EQ(proposals(draft), "left four right five don't cut into left six 40\n");
+    for (const auto& call : draft.calls) {
+        for (const auto& note : call.notes) {
+            EXPECT_EQ(note.doubt.find("nothing, or don't cut"), std::string::npos) << note.text;
+        }
+    }
+}
+
 TEST(Captions, TwoCornersThatAreAlikeStayTwo)
 {
     EXPECT_EQ(proposals(draftOf("[0:01] right five 80, left four 60, left four 40\n")),
@@ -368,11 +404,40 @@ TEST(Captions, NotesWrittenInShorthandAreReadAsSuch)
     EXPECT_EQ(all, "R4 over-crest 60 | L3 minus dont_cut 50; !caution R2 100 | L5 plus long opens 80; ");
 }
 
+TEST(Captions, WhatCrewsCommonlyWriteShortIsReadWhereSomebodyTypedIt)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] R4 lg / R3 tts DC 100\n[0:06] HpL 50 | R6 ov cr -> L5 30\n"
+                                "[0:12] sq r op 40 / ca L2 bc 80\n")),
+        "right 4 long right 3 tightens don't cut 100\nhairpin left 50 "
+        "right 6 over crest into left 5 30\nsquare right opens 40\ncaution left 2 bad camber 80\n");
+}
+
+TEST(Captions, ACrewThatSaysHowFastACornerIsNeedsNoNumbers)
+{
+    const auto notes = captions::understandDraft(
+        draftOf("[0:01] open left into open right 60 slow left\n[0:08] very easy right over crest 80\n"
+                "[0:12] sharp left don't cut 50 quick right tightens\n[0:18] sweeping left 40\n"));
+    std::string all;
+    for (const auto& call : notes.calls) {
+        all += support::brief(call) + "; ";
+    }
+    EXPECT_EQ(all,
+        "Lopen into | Ropen 60 | Lslow; Reasy over-crest 80; Lsharp dont_cut 50 | Rquick tightens; Lbend "
+        "40; ");
+}
+
 TEST(Captions, AJunctionWordBelongsToTheSharpCornerAfterIt)
 {
     EXPECT_EQ(proposals(draftOf("[0:01] right six through gate 100 turn square right at sign 50\n"
                                 "[0:06] left four 60 turn hairpin left 30\n")),
         "right six through gate 100\nturn square right at sign 50\nleft four 60\nturn hairpin left 30\n");
+}
+
+TEST(Captions, AForBeforeACornerJoinsIt)
+{
+    EXPECT_EQ(
+        proposals(draftOf("[0:01] right five 80\n[0:05] keep left over bump for right three opens 40\n")),
+        "right five 80\nkeep left over bump for\nright three opens 40\n");
 }
 
 TEST(Captions, AForThatNothingFollowsIsAFour)

@@ -248,11 +248,18 @@ private:
             return;
         }
         for (std::size_t w = before_last_word_; w < std::min(next, before_last_word_ + kSoon); ++w) {
-            if (notes::refuses(words_[w].word)) {
+            if (notes::refuses(words_[w].word) && !isShownAgain(w)) {
                 doubtRefusal(draft_.calls.back().notes.back(), w, next);
                 return;
             }
         }
+    }
+
+    [[nodiscard]] bool isShownAgain(std::size_t word) const
+    {
+        return std::any_of(reading_.said.begin(), reading_.said.end(), [&](const Said& said) {
+            return said.part == Part::again && said.first <= word && word < said.last;
+        });
     }
 
     void doubtRefusal(DraftNote& draft, std::size_t word, std::size_t last) const

@@ -24,7 +24,8 @@ struct Sign {
     std::string_view means;
 };
 constexpr std::array kSigns{Sign{"\xC2\xBD", " half "}, Sign{"\xE2\x88\x92", "-"},
-    Sign{"\xE2\x80\x93", " , "}, Sign{"\xE2\x80\x94", " , "}, Sign{"/", " "}};
+    Sign{"\xE2\x80\x93", " , "}, Sign{"\xE2\x80\x94", " , "}, Sign{"->", " into "}, Sign{"=>", " into "},
+    Sign{"\xE2\x86\x92", " into "}, Sign{"|", " , "}, Sign{"/", " "}};
 
 /// The words of one that was written without blanks: "left/right", "four\u201360", "4\u00BD", "3.5", "+".
 std::vector<std::string> wordsOf(std::string_view written)
@@ -45,6 +46,8 @@ std::vector<std::string> wordsOf(std::string_view written)
         plain = written == "+" ? "plus" : "minus";
     } else if (written == "1/2") {
         plain = "half";
+    } else if (written == "/") { // between two notes
+        plain = ",";
     } else if (n == 3 && notes::isDigit(plain[0]) && plain.substr(1) == ".5") {
         plain.replace(1, 2, " half");
     }

@@ -279,6 +279,28 @@ bool agree(const std::string& a, const std::string& b)
     return a.empty() || b.empty() || a == b;
 }
 
+/// "left four here now": said again on purpose, as the car comes up to it.
+bool isEchoOf(const ReadNote& first, const ReadNote& again)
+{
+    const auto here = [](const Said* said) { return said->part == Part::here; };
+    return std::any_of(again.parts.begin(), again.parts.end(), here)
+        && std::none_of(first.parts.begin(), first.parts.end(), here);
+}
+
+/// How much of it says something of the road.
+std::size_t meaningOf(const ReadNote& note)
+{
+    return static_cast<std::size_t>(std::count_if(note.parts.begin(), note.parts.end(),
+        [](const Said* said) { return said->part < Part::glue && said->part != Part::here; }));
+}
+
+/// What is said of a corner as a whole, with no thing that belongs to it.
+bool standsByItself(Part part)
+{
+    return part == Part::cut || part == Part::keep || part == Part::unseen || part == Part::warning
+        || part == Part::speed;
+}
+
 bool sameCorner(const ReadNote& a, const ReadNote& b)
 {
     const Signature x = signatureOf(a);
@@ -358,7 +380,7 @@ private:
         for (std::size_t k = 0; k < n; ++k) {
             const ReadNote* a = noteAt(i + k);
             const ReadNote* b = noteAt(i + n + k);
-            if (a == nullptr || b == nullptr || !sameCorner(*a, *b)) {
+            if (a == nullptr || b == nullptr || !sameCorner(*a, *b) || isEchoOf(*a, *b)) {
                 return false;
             }
             const int there_m = metresOf(*a);
@@ -388,10 +410,17 @@ private:
         for (std::size_t k = 0; k < n; ++k) {
             ReadNote& a = events_[i + k].read;
             ReadNote& b = events_[i + n + k].read;
-            if (b.parts.size() > a.parts.size()) {
-                a.parts = b.parts;
+            if (meaningOf(b) > meaningOf(a)) {
+                std::swap(a.parts, b.parts);
                 a.corner = b.corner;
                 a.prefixed = b.prefixed;
+            }
+            for (const Said* said : b.parts) { // "don't cut" the first time, and "caution" the second
+                const bool there = std::any_of(a.parts.begin(), a.parts.end(),
+                    [&](const Said* part) { return part->part == said->part; });
+                if (standsByItself(said->part) && !there) {
+                    a.parts.push_back(said);
+                }
             }
             a.distance = b.distance; // that of the first was said before it, where it is another
             if (k + 1 == n) {

@@ -18,7 +18,8 @@ const std::map<std::string, CornerSize, std::less<>>& namedSizes()
         {"very_tight_hairpin", {6.0, 175.0}}, {"acute", {8.0, 125.0}}, {"square", {13.0, 90.0}},
         {"open_square", {17.0, 85.0}}, {"tight_square", {10.0, 92.0}}, {"kink", {220.0, 14.0}},
         {"slight", {240.0, 14.0}}, {"flat", {300.0, 16.0}}, {"bend", {130.0, 30.0}}, {"easy", {150.0, 28.0}},
-        {"medium", {60.0, 48.0}}, {"fast", {120.0, 30.0}}, {"hard", {36.0, 64.0}}, {"tight", {26.0, 72.0}},
+        {"medium", {60.0, 48.0}}, {"open", {90.0, 36.0}}, {"fast", {120.0, 30.0}}, {"quick", {120.0, 30.0}},
+        {"slow", {22.0, 78.0}}, {"sharp", {22.0, 78.0}}, {"hard", {36.0, 64.0}}, {"tight", {26.0, 72.0}},
         {"very_tight", {17.0, 85.0}}};
     return kNamed;
 }

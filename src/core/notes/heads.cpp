@@ -1,5 +1,7 @@
 #include "notes/heads.h"
 
+#include "notes/lexicon_words.h"
+#include "notes/text.h"
 #include "wording/wording.h"
 
 #include <algorithm>
@@ -150,13 +152,13 @@ private:
         }
         line_.used[i] = true;
         const bool junction = junctionNear(i);
-        if (const auto square = junction ? std::nullopt : ninetyBeside(i)) {
-            line_.used[*square] = true;
-            line_.atoms[*square] = {Role::named_grade, "square", 0, line_.atoms[*square].first,
-                line_.atoms[*square].last, line_.atoms[*square].pause_after};
+        if (const auto grade = junction ? std::nullopt : otherGradeBeside(i)) {
+            Atom& atom = line_.atoms[*grade];
+            atom = {Role::named_grade, otherGradeAt(*grade), 0, atom.first, atom.last, atom.pause_after};
+            line_.used[*grade] = true;
             ++found_.corners;
             found_.heads.push_back(
-                {std::min(i, *square), std::max(i, *square) + 1, NoteKind::corner, i, square});
+                {std::min(i, *grade), std::max(i, *grade) + 1, NoteKind::corner, i, grade});
             return;
         }
         if (!junction) {
@@ -191,17 +193,45 @@ private:
             && line_.atoms[*found_.heads.back().direction].value == line_.atoms[i].value;
     }
 
-    /// "left ninety": a right angle where the corner has no other grade.
-    [[nodiscard]] std::optional<std::size_t> ninetyBeside(std::size_t i) const
+    /// "left ninety", "slow left": what is a grade where the corner has no other one.
+    [[nodiscard]] std::optional<std::size_t> otherGradeBeside(std::size_t i) const
     {
-        const auto isNinety = [&](std::size_t j) {
-            return line_.roleAt(j) == Role::number && line_.atoms[j].number == 90 && !line_.used[j];
-        };
-        if (isNinety(i + 1) && !line_.atoms[i].pause_after) {
+        if (!line_.atoms[i].pause_after && !otherGradeAt(i + 1).empty() && !leadsOn(i + 1)) {
             return i + 1;
         }
-        return i > 0 && isNinety(i - 1) && !line_.atoms[i - 1].pause_after ? std::optional(i - 1)
-                                                                           : std::nullopt;
+        return i > 0 && !line_.atoms[i - 1].pause_after && !otherGradeAt(i - 1).empty() && !endsCorner(i - 1)
+            ? std::optional(i - 1)
+            : std::nullopt;
+    }
+    [[nodiscard]] std::string otherGradeAt(std::size_t i) const
+    {
+        if (i >= line_.atoms.size() || line_.used[i]) {
+            return {};
+        }
+        if (line_.roleAt(i) == Role::number && line_.atoms[i].number == 90) {
+            return "square";
+        }
+        const std::string word = lowerCase(line_.slice(i, i + 1));
+        const auto also = secondMeanings();
+        const auto it = std::find_if(also.begin(), also.end(), [&](const SecondMeaning& meaning) {
+            return meaning.role == Role::named_grade && meaning.word == word;
+        });
+        return it == also.end() ? "" : std::string(it->written);
+    }
+    /// "left open to four", "left open four": what it opens to follows.
+    [[nodiscard]] bool leadsOn(std::size_t i) const
+    {
+        const Role next = line_.roleAt(i + 1);
+        return line_.roleAt(i) == Role::shape
+            && (next == Role::to || (next == Role::number && line_.atoms[i + 1].number < 10));
+    }
+    /// "left four open": of another corner, and nothing stands between.
+    [[nodiscard]] bool endsCorner(std::size_t i) const
+    {
+        return line_.roleAt(i) == Role::shape && i > 0 && !line_.atoms[i - 1].pause_after
+            && !isOneOf({Role::joiner, Role::warning}, line_.roleAt(i - 1))
+            && line_.atoms[i - 1].value != "into_thing"
+            && (line_.roleAt(i - 1) != Role::number || line_.atoms[i - 1].number < 10);
     }
 
     /// "turn left at junction", "fork right": a junction word belonging to this direction, not one driven

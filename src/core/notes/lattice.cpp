@@ -35,6 +35,7 @@ public:
             runTogether(i);
             cutInTwo(i);
             alsoMeans(i);
+            writtenShort(i);
             shownAgain(i);
             stuttered(i);
             bySound(i);
@@ -77,7 +78,8 @@ private:
             const bool into = entry.value == "into_thing"; // "into dip": mostly it joins
             const bool one_word = n == 1 && isRare(entry);
             constexpr double kFor = 1.2; // "opens for": no number follows, so it is one
-            const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none;
+            const bool four = entry.role == Role::for_ && growth_.classAt(i + n) == NumberClass::none
+                && !isCornerAt(i + n); // "over bump for right three"
             constexpr double kRelation = 1.0; // "up", "off"
             constexpr double kBeforeCrest = 1.0; // "up a crest": one goes over a crest
             constexpr double kSeen = 2.0; // mostly "unseen"
@@ -139,6 +141,26 @@ private:
                     also.written == also.word || also.role == Role::joiner ? By::word : By::split, also.cost);
             }
         }
+    }
+
+    /// "dc", "cr": captions that somebody typed.
+    void writtenShort(std::size_t i)
+    {
+        constexpr double kCost = 0.3;
+        const KnownWord* word = knownWord(words_[i].word);
+        if (word == nullptr || word->short_for.empty()) {
+            return;
+        }
+        std::vector<Piece> pieces;
+        for (auto rest = std::span<const std::string>(word->short_for); !rest.empty();) {
+            const LexiconEntry* entry = longestPhrase(rest);
+            if (entry == nullptr) {
+                return;
+            }
+            pieces.push_back({partOf(*entry), joinWords(entry->words)});
+            rest = rest.subspan(entry->words.size());
+        }
+        growth_.add(i, i + 1, pieces, By::split, kCost);
     }
 
     /// "in side", "out side": a word of the notes that was written as two.
@@ -231,16 +253,27 @@ private:
                 continue;
             }
             const bool number = growth_.classAt(i) != NumberClass::none && n == 1;
+            // "left four here": said again on purpose
+            const bool echo = words_[i].pause >= Pause::stop_edge && isEchoAt(i + n);
             // a block that begins with all of the one before, and goes on: captions that roll
-            const bool rolls = edge && i + n < words_.size() && isEdge(i - n) && !isEdge(i + n);
+            const bool rolls = edge && !echo && i + n < words_.size() && isEdge(i - n) && !isEdge(i + n);
             const double cost = rolls && n > 1 ? -1.5
-                : edge                         ? (n == 1   ? (number ? 1.0 : 0.6)
-                                                  : n == 2 ? 0.45
-                                                           : -0.3)
+                : edge && !echo                ? (n == 1 ? (number ? 1.0 : 0.6)
+                                         : n == 2        ? 0.45
+                                                         : -0.3)
                 : n == 1                       ? (number ? 1.6 : 0.9)
                                                : 1.3;
             growth_.add(i, {static_cast<int>(i + n), Part::again, By::shown_again, {}, 0, cost, i, i + n});
         }
+    }
+
+    [[nodiscard]] bool isEchoAt(std::size_t i) const
+    {
+        return i < words_.size() && growth_.known(i) != nullptr
+            && std::any_of(growth_.known(i)->phrases.begin(), growth_.known(i)->phrases.end(),
+                [&](const LexiconEntry& entry) {
+                    return partOf(entry) == Part::here && standsAt(i, entry.words);
+                });
     }
 
     /// "don't, don't cut", "left, uh, left three": the first of the two was only begun.
@@ -398,6 +431,13 @@ private:
                 growth_.add(i, i + n, {{Part::relation, "over"}}, By::sound, 0.5 + 0.5 * std::min(d, kFar));
             }
         }
+    }
+
+    /// A side, and its number.
+    [[nodiscard]] bool isCornerAt(std::size_t i) const
+    {
+        return (isPart(i, Part::left) || isPart(i, Part::right)) && i + 1 < words_.size()
+            && growth_.classAt(i + 1) == NumberClass::unit;
     }
 
     /// An article, perhaps, and a crest.

@@ -100,13 +100,8 @@ const Lexicon& lexicon()
 const LexiconEntry* knownPhrase(std::string_view words)
 {
     const auto split = splitWords(words);
-    const KnownWord* known = split.empty() ? nullptr : knownWord(split.front());
-    if (known == nullptr) {
-        return nullptr;
-    }
-    const auto it = std::find_if(known->phrases.begin(), known->phrases.end(),
-        [&](const LexiconEntry& entry) { return entry.words == split; });
-    return it == known->phrases.end() ? nullptr : &*it;
+    const LexiconEntry* longest = longestPhrase(split);
+    return longest == nullptr || longest->words.size() < split.size() ? nullptr : longest;
 }
 
 } // namespace
@@ -115,6 +110,20 @@ const KnownWord* knownWord(std::string_view word)
 {
     const auto it = lexicon().words.find(word);
     return it == lexicon().words.end() ? nullptr : &it->second;
+}
+
+const LexiconEntry* longestPhrase(std::span<const std::string> words)
+{
+    const KnownWord* known = words.empty() ? nullptr : knownWord(words.front());
+    if (known == nullptr) {
+        return nullptr;
+    }
+    const auto it =
+        std::find_if(known->phrases.begin(), known->phrases.end(), [&](const LexiconEntry& entry) {
+            return entry.words.size() <= words.size()
+                && std::equal(entry.words.begin(), entry.words.end(), words.begin());
+        });
+    return it == known->phrases.end() ? nullptr : &*it;
 }
 
 bool meansTheSame(std::string_view a, std::string_view b)

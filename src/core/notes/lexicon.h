@@ -76,6 +76,9 @@ struct KnownWord {
 /// Null where the language does not know `word`, which is in lower case.
 [[nodiscard]] const KnownWord* knownWord(std::string_view word);
 
+/// The longest phrase that `words` begin with; null where none does.
+[[nodiscard]] const LexiconEntry* longestPhrase(std::span<const std::string> words);
+
 struct Token;
 
 /// A phrase found at the beginning of a run of words.

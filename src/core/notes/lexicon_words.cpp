@@ -12,7 +12,8 @@ constexpr RoleWords kWords[] = {
     {Role::named_grade,
         "hairpin open_hairpin tight_hairpin very_tight_hairpin long_hairpin=hairpin "
         "wide_hairpin=open_hairpin hair_pin=hairpin acute square open_square tight_square ninety=square "
-        "kink slight flat bend easy_bend=bend medium fast very_fast=fast easy hard tight very_tight "
+        "kink slight flat bend sweeping=bend sweeper=bend curve=bend easy_bend=bend medium fast "
+        "very_fast=fast easy very_easy=easy very_slight=slight hard tight very_tight "
         "flat_out=flat full=flat absolute=flat u_turn=hairpin hair_pins=hairpin hairpins=hairpin "
         "squared=square ninety_degree=square square_corner=square half_square=open_square "
         "acute_hairpin=tight_hairpin fast_hairpin=open_hairpin flat_kink=kink "
@@ -489,6 +490,9 @@ constexpr std::array<std::pair<std::string_view, std::string_view>, 85> kAbbrevi
 // "fast left, slow right" is all that is said of how tight it is; "over crest or jump" takes nothing back
 constexpr SecondMeaning kSecondMeanings[] = {
     {"slow", Role::named_grade, "slow", 1.2},
+    {"quick", Role::named_grade, "quick", 0.9},
+    {"sharp", Role::named_grade, "sharp", 0.6},
+    {"open", Role::named_grade, "open", 0.9},
     {"k", Role::named_grade, "kink", 0.4},
     {"or", Role::glue, "or", 0.2},
     {"to", Role::joiner, "into", 0.9}, // "left three to right five"
