@@ -171,6 +171,9 @@ public:
             feature.size.clear();
         } else if (feature.relation == "left" || feature.relation == "right") {
             takeLine(note, "keep_" + feature.relation); // "on the left"
+        } else if (note.kind == NoteKind::corner && line_.roleAt(last - 1) == Role::relation
+            && (feature.relation == "in" || feature.relation == "out_of")) {
+            takeLine(note, feature.relation == "in" ? "keep_in" : "keep_out"); // "left four out"
         }
         if (!feature.size.empty() && !note.features.empty() && note.features.back().size.empty()
             && !note.features.back().what.empty()) {

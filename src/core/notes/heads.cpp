@@ -185,12 +185,17 @@ private:
             : &*it;
     }
 
-    /// "one left plus to two left": the second direction says again which way the corner goes.
+    /// "one left plus to two left", "left two left over bridge": the second direction says again which way
+    /// the corner goes.
     [[nodiscard]] bool repeatsSide(std::size_t i) const
     {
-        return i >= 2 && isGrade(i - 1) && line_.roleAt(i - 2) == Role::to && !found_.heads.empty()
-            && found_.heads.back().direction
-            && line_.atoms[*found_.heads.back().direction].value == line_.atoms[i].value;
+        if (i < 2 || found_.heads.empty() || !found_.heads.back().direction
+            || line_.atoms[*found_.heads.back().direction].value != line_.atoms[i].value) {
+            return false;
+        }
+        const bool at_once = found_.heads.back().grade && found_.heads.back().last == i
+            && !line_.atoms[i - 1].pause_after && !line_.atoms[i].pause_after;
+        return at_once || (isGrade(i - 1) && line_.roleAt(i - 2) == Role::to);
     }
 
     /// "left ninety", "slow left": what is a grade where the corner has no other one.

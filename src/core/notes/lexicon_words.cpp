@@ -354,7 +354,8 @@ constexpr RoleWords kWords[] = {
         "hand-side "
         "it's has where slightly_more another again still keep stay get which so only very really quite "
         "bit them they these those some any been being all_along along_here yourself my our for_a "
-        "from_here until_here start_of beginning_of middle_of edge_of lots_of plenty_of because "
+        "at_all that_one nice_and from_here until_here start_of beginning_of middle_of edge_of lots_of "
+        "plenty_of because "
         "if when while must should got comes come coming gets surface width conditions starts begins "
         "starting ends finishes ahead changes change"},
     {Role::underline, "!"},
@@ -495,6 +496,8 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"open", Role::named_grade, "open", 0.9},
     {"k", Role::named_grade, "kink", 0.4},
     {"or", Role::glue, "or", 0.2},
+    {"in", Role::line, "keep in", 1.2}, // "left four in"
+    {"out", Role::line, "keep out", 0.7},
     {"to", Role::joiner, "into", 0.9}, // "left three to right five"
     {"bad", Role::warning, "bad", 0.6}, // "bad right three"
     {"nasty", Role::warning, "nasty", 0.6},

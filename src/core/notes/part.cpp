@@ -196,6 +196,11 @@ private:
             }
             go({Kind::target, from_.side}, side == from_.side ? 0.7 + 0.5 * w_ : 3.0 + w_, false);
             break;
+        case Kind::corner: // "left two left over bridge"
+            if (side == from_.side) {
+                stay(1.2 + w_);
+            }
+            break;
         default: break;
         }
         if (!isPrefix(from_.kind) && from_.kind != Kind::junction) {
