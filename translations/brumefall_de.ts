@@ -758,10 +758,6 @@
         <translation>%1 %</translation>
     </message>
     <message>
-        <source>The %1 notes that were here gave way to these; Ctrl+Z brings them back.</source>
-        <translation>Die %1 Einträge, die hier standen, sind diesen gewichen; Strg+Z bringt sie zurück.</translation>
-    </message>
-    <message>
         <source>The recording that these captions are of</source>
         <translation>Die Aufnahme, zu der diese Untertitel gehören</translation>
     </message>
@@ -852,6 +848,13 @@
     <message>
         <source>%1 calls; mended: %2, taken of these: %3 (Enter changes it). What is not taken stays as it stands on the left.</source>
         <translation>%1 Ansagen; ausgebessert: %2, davon genommen: %3 (Eingabe ändert es). Was nicht genommen wird, bleibt, wie es links steht.</translation>
+    </message>
+    <message numerus="yes">
+        <source>The %n note(s) that were here gave way to these; Ctrl+Z brings them back.</source>
+        <translation>
+            <numerusform>Der %n Eintrag, der hier stand, ist diesen gewichen; Strg+Z bringt ihn zurück.</numerusform>
+            <numerusform>Die %n Einträge, die hier standen, sind diesen gewichen; Strg+Z bringt sie zurück.</numerusform>
+        </translation>
     </message>
 </context>
 <context>
@@ -2529,10 +2532,6 @@ caution square left 100</translation>
         <translation>Einträge (*.txt);;Alle Dateien (*)</translation>
     </message>
     <message>
-        <source>The %1 notes that were here gave way to those of %2; Ctrl+Z brings them back.</source>
-        <translation>Die %1 Einträge, die hier standen, sind denen von %2 gewichen; Strg+Z bringt sie zurück.</translation>
-    </message>
-    <message>
         <source>Captions of an onboard</source>
         <translation>Untertitel eines Videos aus dem Auto</translation>
     </message>
@@ -2617,6 +2616,13 @@ caution square left 100</translation>
         <translation>
             <numerusform>%n Eintrag. %1, %2.</numerusform>
             <numerusform>%n Einträge. %1, %2.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>The %n note(s) that were here gave way to those of %1; Ctrl+Z brings them back.</source>
+        <translation>
+            <numerusform>Der %n Eintrag, der hier stand, ist denen von %1 gewichen; Strg+Z bringt ihn zurück.</numerusform>
+            <numerusform>Die %n Einträge, die hier standen, sind denen von %1 gewichen; Strg+Z bringt sie zurück.</numerusform>
         </translation>
     </message>
 </context>
@@ -3046,10 +3052,6 @@ caution square left 100</translation>
         <translation>Für Eintrag %1 ist nichts vorgeschlagen: M markiert ihn, wo das Auto ist.</translation>
     </message>
     <message>
-        <source>Mark %1 notes again</source>
-        <translation>%1 Einträge neu markieren</translation>
-    </message>
-    <message>
         <source>%1 m</source>
         <translation>%1 m</translation>
     </message>
@@ -3068,10 +3070,6 @@ caution square left 100</translation>
     <message>
         <source>Write the notes first (F1). Then add the video of this stage.</source>
         <translation>Erst die Einträge schreiben (F1). Dann das Video dieser Prüfung hinzufügen.</translation>
-    </message>
-    <message>
-        <source>%1 notes, placed by the rehearsal pace alone. Next: add the video of this stage (V).</source>
-        <translation>%1 Einträge, nur nach dem Übungstempo verortet. Weiter: das Video dieser Prüfung hinzufügen (V).</translation>
     </message>
     <message>
         <source>The captions of %1 told when %2 of these notes were said. Next: take that as draft places (D), or mark them yourself (M).</source>
@@ -3104,6 +3102,20 @@ caution square left 100</translation>
     <message>
         <source>The sound ends at %1 of %2: the file is cut short or broken there. What is before can be used.</source>
         <translation>Der Ton endet bei %1 von %2: die Datei ist dort abgeschnitten oder kaputt. Was davor ist, lässt sich benutzen.</translation>
+    </message>
+    <message numerus="yes">
+        <source>Mark %n note(s) again</source>
+        <translation>
+            <numerusform>%n Eintrag neu markieren</numerusform>
+            <numerusform>%n Einträge neu markieren</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n note(s), placed by the rehearsal pace alone. Next: add the video of this stage (V).</source>
+        <translation>
+            <numerusform>%n Eintrag, nur nach dem Übungstempo verortet. Weiter: das Video dieser Prüfung hinzufügen (V).</numerusform>
+            <numerusform>%n Einträge, nur nach dem Übungstempo verortet. Weiter: das Video dieser Prüfung hinzufügen (V).</numerusform>
+        </translation>
     </message>
 </context>
 <context>

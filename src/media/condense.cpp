@@ -1,5 +1,6 @@
 #include "media/condense.h"
 
+#include "maths/quantile.h"
 #include "media/loudness.h"
 #include "media/passing_noise.h"
 #include "media/steady_noise.h"
@@ -79,12 +80,9 @@ struct Levels {
 
 Levels levelsOf(std::vector<float> energy)
 {
-    const auto fifth = energy.begin() + static_cast<std::ptrdiff_t>(energy.size() / 5);
-    std::nth_element(energy.begin(), fifth, energy.end());
-    const float quiet_dB = *fifth;
-    const auto loud = energy.begin() + static_cast<std::ptrdiff_t>(energy.size() - 1 - energy.size() / 20);
-    std::nth_element(energy.begin(), loud, energy.end());
-    return {quiet_dB, *loud};
+    constexpr double kQuiet = 0.2;
+    constexpr double kLoud = 0.95;
+    return {maths::quantile(std::span(energy), kQuiet), maths::quantile(std::span(energy), kLoud)};
 }
 
 /// Which frames are silent: near the quietest fifth of the half minute around them.

@@ -1,5 +1,6 @@
 #include "media/echo.h"
 
+#include "maths/quantile.h"
 #include "media/condense.h"
 #include "media/lay.h"
 #include "media/loudness.h"
@@ -51,13 +52,8 @@ std::optional<double> heardAt(
 /// Mean square of the hundredth of a second in the middle of all, by loudness: between calls, mostly.
 double middleEnergy(const std::vector<std::int16_t>& samples)
 {
-    auto energies = meanSquares(samples, kAlignRate_hz);
-    if (energies.empty()) {
-        return 0.0;
-    }
-    const auto middle = energies.begin() + static_cast<std::ptrdiff_t>(energies.size() / 2);
-    std::nth_element(energies.begin(), middle, energies.end());
-    return *middle;
+    const auto energies = meanSquares(samples, kAlignRate_hz);
+    return energies.empty() ? 0.0 : maths::median(energies);
 }
 
 /// Heard twice: a filter knows nothing at first.

@@ -1,5 +1,6 @@
 #include "media/elsewhere.h"
 
+#include "maths/quantile.h"
 #include "media/aligner.h"
 #include "media/lay.h"
 #include "wording/wording.h"
@@ -27,9 +28,7 @@ double offsetByCalls(const plan::Plan& plan, const std::vector<take::FoundNote>&
             offsets.push_back(plan.notes[k].end_s - found[k].span.end_s);
         }
     }
-    const auto middle = offsets.begin() + static_cast<std::ptrdiff_t>(offsets.size() / 2);
-    std::nth_element(offsets.begin(), middle, offsets.end());
-    return *middle;
+    return maths::median(std::move(offsets));
 }
 
 } // namespace

@@ -1,5 +1,6 @@
 #include "media/louder_voice.h"
 
+#include "maths/quantile.h"
 #include "media/cepstra.h"
 #include "media/condense.h"
 #include "media/loudness.h"
@@ -98,9 +99,7 @@ float quantileOf(const std::vector<float>& values, const Frames& frames, float s
     for (const std::size_t f : frames) {
         own.push_back(values[f]);
     }
-    const auto at = own.begin() + static_cast<std::ptrdiff_t>(share * static_cast<float>(own.size() - 1));
-    std::nth_element(own.begin(), at, own.end());
-    return *at;
+    return maths::quantile(std::span(own), share);
 }
 
 template <typename Predicate> Frames those(const Frames& frames, Predicate is_one)

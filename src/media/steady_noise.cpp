@@ -1,5 +1,6 @@
 #include "media/steady_noise.h"
 
+#include "maths/quantile.h"
 #include "media/loudness.h"
 
 #include <speex/speex_preprocess.h>
@@ -17,24 +18,13 @@ namespace {
 double floorOf(std::span<const std::int16_t> samples, int rate_hz)
 {
     constexpr double kNone_dB = -120.0;
-    constexpr std::size_t kFifth = 5;
+    constexpr double kQuiet = 0.2;
     auto levels = meanSquares(samples, rate_hz);
     if (levels.empty()) {
         return kNone_dB;
     }
-    const auto fifth = levels.begin() + static_cast<std::ptrdiff_t>(levels.size() / kFifth);
-    std::nth_element(levels.begin(), fifth, levels.end());
     constexpr double kFullScale = 32768.0;
-    return 10.0 * std::log10(*fifth / (kFullScale * kFullScale) + 1e-12);
-}
-
-/// That which some values lie below, a `share` of them; they are put in another order.
-float quantile(std::span<float> values, double share)
-{
-    const auto at =
-        values.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size() - 1));
-    std::nth_element(values.begin(), at, values.end());
-    return *at;
+    return 10.0 * std::log10(maths::quantile(std::span(levels), kQuiet) / (kFullScale * kFullScale) + 1e-12);
 }
 
 } // namespace
@@ -91,8 +81,8 @@ bool hasSteadyNoise(std::span<const float> loudness_dB)
     for (std::size_t f = 0; f + kStretch <= loudness_dB.size(); f += kStretch / 2) {
         const auto stretch = loudness_dB.subspan(f, kStretch);
         std::vector<float> frames(stretch.begin(), stretch.end());
-        const float half_dB = quantile(frames, kHalf);
-        stretches.push_back({half_dB - quantile(frames, kLow), half_dB});
+        const float half_dB = maths::quantile(std::span(frames), kHalf);
+        stretches.push_back({half_dB - maths::quantile(std::span(frames), kLow), half_dB});
     }
     if (stretches.empty()) {
         return false;
@@ -104,7 +94,8 @@ bool hasSteadyNoise(std::span<const float> loudness_dB)
     std::transform(stretches.begin(), quiet + 1, std::back_inserter(levels),
         [](const Stretch& stretch) { return stretch.level_dB; });
     std::vector<float> all(loudness_dB.begin(), loudness_dB.end());
-    return quiet->spread_dB < kSteady_dB && quantile(levels, kHalf) > quantile(all, kLoud) - kBelow_dB;
+    return quiet->spread_dB < kSteady_dB
+        && maths::quantile(std::span(levels), kHalf) > maths::quantile(std::span(all), kLoud) - kBelow_dB;
 }
 
 } // namespace brumefall::media

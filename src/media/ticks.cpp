@@ -1,5 +1,6 @@
 #include "media/ticks.h"
 
+#include "maths/quantile.h"
 #include "media/condense.h"
 #include "media/resample.h"
 #include "media/voice.h"
@@ -95,9 +96,7 @@ std::optional<double> tickDelay_s(const Sound& recorded, std::span<const double>
         }
     }
     // most of them have to be there, each at its place
-    auto sorted = match;
-    std::nth_element(sorted.begin(), sorted.begin() + std::ssize(sorted) / 2, sorted.end());
-    const float quiet = std::max(1.0F, sorted[sorted.size() / 2]);
+    const float quiet = std::max(1.0F, maths::median(match));
     const auto heard = std::count_if(expected_s.begin(), expected_s.end(), [&](double tick_s) {
         float loudest = 0.0F;
         for (double off_s = -kNear_s; off_s < kNear_s; off_s += 1.0 / kAlignRate_hz) {

@@ -632,11 +632,25 @@ TEST(Captions, AMisheardDontIsNoCut)
 
 TEST(Captions, OneGoesOverACrestWhateverLittleWordWasHeard)
 {
-    for (const char* heard : {"up a crest", "up crest", "off a crest", "of a crest"}) {
+    for (const char* heard : {"up a crest", "up crest", "off a crest", "of a crest", "of the crest"}) {
         EXPECT_EQ(inOneLine(draftOf(std::string("[0:01] right six 100 left four ") + heard + " 70\n")),
             "right six 100 left four over crest 70")
             << heard;
     }
+}
+
+TEST(Captions, AnEnterBetweenTwoCornersJoinsThem)
+{
+    EXPECT_EQ(inOneLine(draftOf("[0:01] three right long enter two left tightens 100\n")),
+        "three right long into two left tightens 100");
+    EXPECT_EQ(inOneLine(draftOf("[0:01] three right 80 chicane enter left 100\n")),
+        "three right 80 chicane enter left 100");
+}
+
+TEST(Captions, NoThingIsAPlus)
+{
+    const auto text = inOneLine(draftOf("[0:01] left six flat 200 over press finish\n"));
+    EXPECT_EQ(text.find("plus"), std::string::npos) << text;
 }
 
 TEST(Captions, SignsAndNumbersAreReadAsTheyWereSaid)

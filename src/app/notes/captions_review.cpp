@@ -486,8 +486,8 @@ void CaptionsReview::accept()
         emit heardTaken(recording_);
     }
     if (before > 0) {
-        told.append(
-            tr("The %1 notes that were here gave way to these; Ctrl+Z brings them back.").arg(before));
+        told.append(tr("The %n note(s) that were here gave way to these; Ctrl+Z brings them back.", nullptr,
+            static_cast<int>(before)));
     }
     told.removeAll(QString());
     if (!told.isEmpty()) {

@@ -453,8 +453,8 @@ void NotesWorkspace::takeFile(const QString& file)
         document_.setNotesText(QString::fromStdString(text), tr("Notes from a file"));
         if (before > 0) {
             emit document_.message(
-                tr("The %1 notes that were here gave way to those of %2; Ctrl+Z brings them back.")
-                    .arg(before)
+                tr("The %n note(s) that were here gave way to those of %1; Ctrl+Z brings them back.",
+                    nullptr, static_cast<int>(before))
                     .arg(QFileInfo(file).fileName()));
         }
     } catch (const formats::FormatError& error) {

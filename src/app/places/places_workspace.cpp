@@ -325,7 +325,7 @@ void PlacesWorkspace::markAgain()
     const double from_s = document_.videoPlacement().notes[static_cast<std::size_t>(first)].arrive_s;
     auto pass = *document_.pass();
     std::erase_if(pass.marks, [&](const pace::Mark& mark) { return chosen.contains(mark.note); });
-    document_.setPass(pass, tr("Mark %1 notes again").arg(chosen.size()));
+    document_.setPass(pass, tr("Mark %n note(s) again", nullptr, static_cast<int>(chosen.size())));
     goOn(first + 1);
     transport_.seekMedia(std::max(0.0, from_s + pass.go_s - kRunUp_s));
 }
@@ -404,8 +404,8 @@ void PlacesWorkspace::showNotes()
     captions_->setVisible(captions > 0);
     QString text = count == 0 ? tr("Write the notes first (F1). Then add the video of this stage.")
         : document_.pass() == nullptr
-        ? tr("%1 notes, placed by the rehearsal pace alone. Next: add the video of this stage (V).")
-              .arg(count)
+        ? tr("%n note(s), placed by the rehearsal pace alone. Next: add the video of this stage (V).",
+            nullptr, count)
         : captions > 0
         ? tr("The captions of %1 told when %2 of these notes were said. Next: take that as draft places (D), "
              "or mark them yourself (M).")

@@ -1,5 +1,6 @@
 #include "read/latency_check.h"
 
+#include "maths/quantile.h"
 #include "media/sound_file.h"
 #include "media/ticks.h"
 
@@ -101,10 +102,10 @@ void LatencyCheck::finish()
     for (const Pair& pair : pairs_) {
         offsets.push_back(pair.recorded_s - pair.played_s);
     }
-    std::nth_element(offsets.begin(), offsets.begin() + std::ssize(offsets) / 2, offsets.end());
+    const double offset_s = maths::median(std::move(offsets));
     std::vector<double> expected;
     for (const double at_s : media::tickTimes()) {
-        expected.push_back(at_s + offsets[offsets.size() / 2]);
+        expected.push_back(at_s + offset_s);
     }
     const auto delay_s = media::tickDelay_s({samples_, media::kRecordingRate_hz}, expected);
     if (!delay_s) {

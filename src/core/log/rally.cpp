@@ -3,7 +3,7 @@
 #include "formats/files.h"
 #include "formats/kind_file.h"
 #include "log/take_reader.h"
-#include "pace/median.h"
+#include "maths/quantile.h"
 #include "wording/wording.h"
 
 #include <nlohmann/json.hpp>
@@ -160,7 +160,7 @@ TakeSummary summaryOf(const stage::Take& take)
             errors.push_back(verdict.planned_end_s - verdict.end_s);
         }
     }
-    out.median_lead_error_s = errors.empty() ? 0.0 : pace::median(errors);
+    out.median_lead_error_s = errors.empty() ? 0.0 : maths::median(errors);
     return out;
 }
 

@@ -422,6 +422,9 @@ private:
             }
             phones.insert(phones.end(), growth_.phones(at).begin(), growth_.phones(at).end());
             std::size_t next = i + n;
+            if (isArticle(next)) { // "of the crest"
+                ++next;
+            }
             if (isPart(next, Part::size) && next + 1 < words_.size()) {
                 ++next;
             }
@@ -445,6 +448,11 @@ private:
     {
         const bool article = i < words_.size() && growth_.known(i) != nullptr && isGlue(i);
         return isPart(article ? i + 1 : i, Part::crest);
+    }
+
+    [[nodiscard]] bool isArticle(std::size_t i) const
+    {
+        return i + 1 < words_.size() && (words_[i].word == "the" || words_[i].word == "a");
     }
 
     /// A word that says nothing of the road by itself, or hardly does.

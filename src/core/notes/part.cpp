@@ -470,6 +470,7 @@ private:
             return;
         }
         constexpr double kLongThing = 1.2; // no crest is long: the next corner is
+        constexpr double kNoGrade = 2.0; // for a "plus" to change
         const double back = lean->back_w * w_ + lean->back;
         switch (from_.kind) {
         case Kind::corner:
@@ -487,7 +488,7 @@ private:
             if (part == Part::attribute) {
                 go({Kind::corner, from_.side}, 0.2, false);
             } else {
-                stay(1.2 + back);
+                stay(1.2 + back + (part == Part::modifier ? kNoGrade : 0.0));
             }
             break;
         case Kind::thing:
@@ -499,7 +500,7 @@ private:
             if (part == Part::attribute) {
                 go({Kind::thing, Side::none}, 0.4, false);
             } else {
-                stay(0.8 + w_);
+                stay(0.8 + w_ + (part == Part::modifier ? kNoGrade : 0.0));
             }
             break;
         case Kind::prefix:

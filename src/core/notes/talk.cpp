@@ -1,5 +1,7 @@
 #include "notes/talk.h"
 
+#include "maths/quantile.h"
+
 #include <algorithm>
 #include <cmath>
 #include <cstddef>
@@ -89,9 +91,7 @@ std::optional<double> usualFit(std::span<const SpokenWord> words, std::span<cons
     if (fits.size() < kEnough) {
         return {};
     }
-    const auto at = fits.begin() + static_cast<std::ptrdiff_t>(kShare * static_cast<double>(fits.size()));
-    std::nth_element(fits.begin(), at, fits.end());
-    return std::min(*at, kBest);
+    return std::min(maths::quantile(std::span(fits), kShare), kBest);
 }
 
 } // namespace

@@ -1,5 +1,5 @@
 #include "pace/log.h"
-#include "pace/median.h"
+#include "maths/quantile.h"
 #include "wording/wording.h"
 
 #include <algorithm>
@@ -321,7 +321,7 @@ double misfit(const Pace& pace, std::span<const KnownPlace> marks, double go_log
     for (std::size_t i = 0; i < marks.size(); ++i) {
         differences.push_back(log_m[i] - scale * marks[i].station_m);
     }
-    const double centre = median(differences);
+    const double centre = maths::median(differences);
     double sum = 0.0;
     for (const double d : differences) {
         sum += std::abs(d - centre);

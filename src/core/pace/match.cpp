@@ -1,7 +1,7 @@
 #include "pace/match.h"
 
 #include "pace/bends.h"
-#include "pace/median.h"
+#include "maths/quantile.h"
 
 #include <algorithm>
 #include <cmath>
@@ -325,11 +325,11 @@ Shift shiftOf(const std::vector<MatchedNote>& matched, const std::map<std::strin
     if (differences.empty()) {
         return {};
     }
-    const double by_s = median(differences);
+    const double by_s = maths::median(differences);
     for (double& d : differences) {
         d = std::abs(d - by_s);
     }
-    return {by_s, median(differences)};
+    return {by_s, maths::median(differences)};
 }
 
 } // namespace

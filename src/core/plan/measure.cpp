@@ -1,5 +1,6 @@
 #include "plan/measure.h"
 
+#include "maths/quantile.h"
 #include "notes/spoken.h"
 
 #include <algorithm>
@@ -38,13 +39,6 @@ std::optional<Reader> measuredReader(const Reader& reader, std::span<const Measu
 
 namespace {
 
-/// The value that `share` of them stay at or under; `values` is not empty.
-double quantile(std::vector<double> values, double share)
-{
-    std::sort(values.begin(), values.end());
-    return values[static_cast<std::size_t>(share * static_cast<double>(values.size() - 1))];
-}
-
 } // namespace
 
 std::optional<Reader> calibratedReader(const Reader& reader, std::span<const ReadCall> calls)
@@ -75,9 +69,9 @@ std::optional<Reader> calibratedReader(const Reader& reader, std::span<const Rea
         return {};
     }
     Reader measured = reader;
-    measured.rate_syll_s = quantile(rates, 0.5);
-    measured.fastest_syll_s = std::max(measured.rate_syll_s, quantile(rates, 0.9));
-    measured.breath_s = pauses.empty() ? reader.breath_s : quantile(pauses, 0.25);
+    measured.rate_syll_s = maths::quantile(std::span(rates), 0.5);
+    measured.fastest_syll_s = std::max(measured.rate_syll_s, maths::quantile(std::span(rates), 0.9));
+    measured.breath_s = pauses.empty() ? reader.breath_s : maths::quantile(std::span(pauses), 0.25);
     measured.longest_run_s = std::max(longest_s, 1.0);
     return measured;
 }

@@ -1,6 +1,6 @@
 #include "take/compare.h"
 
-#include "pace/median.h"
+#include "maths/quantile.h"
 
 #include <algorithm>
 #include <unordered_map>
@@ -57,7 +57,7 @@ Compared compare(const std::vector<Verdict>& verdicts, const std::vector<Beside>
         }
     }
     if (!longer.empty()) {
-        out.median_longer_lead_s = pace::median(std::move(longer));
+        out.median_longer_lead_s = maths::median(std::move(longer));
     }
     return out;
 }

@@ -1,5 +1,6 @@
 #include "take/take.h"
 
+#include "maths/quantile.h"
 #include "notes/spoken.h"
 #include "wording/wording.h"
 
@@ -12,16 +13,6 @@
 
 namespace brumefall::take {
 namespace {
-
-double median(std::vector<double> values)
-{
-    if (values.empty()) {
-        return 0.0;
-    }
-    const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
-    std::nth_element(values.begin(), middle, values.end());
-    return *middle;
-}
 
 /// Least-squares slope of y over x.
 double slope(const std::vector<double>& x, const std::vector<double>& y)
@@ -166,7 +157,7 @@ TakeFigures figures(const plan::Plan& plan, const std::vector<Verdict>& verdicts
     }
     out.on_time_share = out.judged > 0 ? static_cast<double>(out.on_time) / out.judged : 0.0;
     out.drift_s_per_min = 60.0 * slope(due, off_plan);
-    out.median_off_plan_s = median(off_plan);
+    out.median_off_plan_s = off_plan.empty() ? 0.0 : maths::median(off_plan);
     out.rate_syll_s = spoken_s > 0.0 ? syllables / spoken_s : 0.0;
     out.evenness = npvi(intervals(read_ends)) - npvi(intervals(planned_ends));
     return out;

@@ -1,6 +1,6 @@
 #include "tune/tuning.h"
 
-#include "pace/median.h"
+#include "maths/quantile.h"
 #include "plan/measure.h"
 #include "take/take.h"
 
@@ -35,7 +35,7 @@ void addDeviations(const stage::Take& take, std::vector<double>& deviations)
     for (std::size_t i = kAround; i + kAround < off.size(); ++i) {
         const std::vector<double> around(off.begin() + static_cast<std::ptrdiff_t>(i - kAround),
             off.begin() + static_cast<std::ptrdiff_t>(i + kAround + 1));
-        deviations.push_back(std::abs(off[i] - pace::median(around)));
+        deviations.push_back(std::abs(off[i] - maths::median(around)));
     }
 }
 
@@ -88,7 +88,7 @@ ReadLeads leadsRead(const stage::Stage& stage, const stage::Prepared& prepared, 
     ReadLeads out;
     for (std::size_t c = 0; c < leads.size(); ++c) {
         if (!leads[c].empty()) {
-            out[c] = {pace::median(leads[c]), static_cast<int>(leads[c].size())};
+            out[c] = {maths::median(leads[c]), static_cast<int>(leads[c].size())};
         }
     }
     return out;
@@ -136,7 +136,7 @@ std::optional<ReaderFit> fitReader(const plan::Reader& reader, std::span<const s
     }
     ReaderFit out{*fitted, 0.0, static_cast<int>(measured.size())};
     constexpr double kNormal = 1.4826; // of the median absolute deviation
-    out.spread_s = deviations.empty() ? 0.0 : kNormal * pace::median(deviations);
+    out.spread_s = deviations.empty() ? 0.0 : kNormal * maths::median(deviations);
     constexpr std::size_t kSome = 8;
     if (breaths.size() >= kSome) {
         std::sort(breaths.begin(), breaths.end());
@@ -164,7 +164,7 @@ Tuning tune(const stage::Stage& stage, const stage::Prepared& prepared, const Pr
                 metres.push_back(planned.notes[k].lead_m - prepared.plan.notes[k].lead_m);
             }
         }
-        change.metres = metres.empty() ? 0.0 : pace::median(metres);
+        change.metres = metres.empty() ? 0.0 : maths::median(metres);
         constexpr double kMoved_s = 0.05;
         for (std::size_t c = 0; c < std::min(planned.calls.size(), prepared.plan.calls.size()); ++c) {
             const double moved_s = planned.calls[c].start_s - prepared.plan.calls[c].start_s;
