@@ -2,6 +2,7 @@
 
 #include "brief.h"
 #include "captions/draft.h"
+#include "drafts.h"
 #include "formats/files.h"
 #include "notes/text.h"
 
@@ -13,28 +14,9 @@
 using namespace brumefall;
 using captions::draftNotes;
 using captions::readCues;
-
-namespace {
-
-captions::Draft draftOf(const std::string& content)
-{
-    return draftNotes(readCues(content, "test"));
-}
-
-std::string proposals(const captions::Draft& draft)
-{
-    return captions::draftText(draft, 0, draft.calls.size());
-}
-
-/// The same with no regard to where calls begin.
-std::string inOneLine(const captions::Draft& draft)
-{
-    std::string out = proposals(draft);
-    std::replace(out.begin(), out.end(), '\n', ' ');
-    return out.substr(0, out.find_last_not_of(' ') + 1);
-}
-
-} // namespace
+using support::draftOf;
+using support::inOneLine;
+using support::proposals;
 
 TEST(Captions, AFewWordsThatAreRightAreLeftAlone)
 {

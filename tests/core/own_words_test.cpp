@@ -49,8 +49,8 @@ protected:
     [[nodiscard]] int sureMisreadNotes() const
     {
         return static_cast<int>(std::count_if(found_.begin(), found_.end(), [](const FoundNote& note) {
-            return std::any_of(note.misread.begin(), note.misread.end(),
-                [](const Misread& m) { return m.sure > kSure; });
+            return std::any_of(
+                note.misread.begin(), note.misread.end(), [](const Misread& m) { return m.sure > kSure; });
         }));
     }
 

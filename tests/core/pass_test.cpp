@@ -11,12 +11,12 @@ using namespace brumefall;
 
 namespace {
 
-constexpr int kNotes = 12;
+constexpr int kNoteCount = 12;
 
 stage::Stage evenStage()
 {
     stage::Stage stage;
-    for (int n = 0; n < kNotes; ++n) {
+    for (int n = 0; n < kNoteCount; ++n) {
         stage.text += n % 2 == 0 ? "left four 60\n" : "right four 60\n";
     }
     return stage;
@@ -27,7 +27,7 @@ pace::Pass evenPass()
 {
     pace::Pass pass;
     pass.go_s = 5.0;
-    for (int n = 0; n < kNotes; ++n) {
+    for (int n = 0; n < kNoteCount; ++n) {
         pass.marks.push_back({"n" + std::to_string(n + 1), 5.0 + 8.0 * (n + 1), false, 1.0});
     }
     return pass;
@@ -51,7 +51,7 @@ TEST(Marks, OneMisplacedMarkCostsItselfAndNotThoseAfterIt)
     auto pass = evenPass();
     pass.marks[3].media_s = 5.0 + 8.0 * 9.5; // the fourth, marked where the ninth is
     const auto placement = placed(pass);
-    EXPECT_EQ(markedNotes(placement), kNotes - 1);
+    EXPECT_EQ(markedNotes(placement), kNoteCount - 1);
     EXPECT_FALSE(placement.notes[3].marked);
     EXPECT_GT(placement.notes[3].arrive_s, placement.notes[2].arrive_s);
     EXPECT_LT(placement.notes[3].arrive_s, placement.notes[4].arrive_s);
@@ -64,7 +64,7 @@ TEST(Marks, AMarkTooEarlyIsToldByTheOneBeforeIt)
     auto pass = evenPass();
     pass.marks[8].media_s = 5.0 + 8.0 * 2.5;
     const auto placement = placed(pass);
-    EXPECT_EQ(markedNotes(placement), kNotes - 1);
+    EXPECT_EQ(markedNotes(placement), kNoteCount - 1);
     ASSERT_EQ(placement.warnings.size(), 1U);
     EXPECT_EQ(placement.warnings[0], "the mark of note 9 is before the mark of note 8; it was left out");
 }
@@ -76,11 +76,11 @@ TEST(Marks, ManyAtRandomKeepRoadAndTimeInOrderAndAsFewAsMayBeAreLeftOut)
         auto pass = evenPass();
         const int moved = turn % 4;
         for (int m = 0; m < moved; ++m) {
-            pass.marks[std::uniform_int_distribution<std::size_t>(0, kNotes - 1)(random)].media_s =
+            pass.marks[std::uniform_int_distribution<std::size_t>(0, kNoteCount - 1)(random)].media_s =
                 std::uniform_real_distribution(6.0, 100.0)(random);
         }
         const auto placement = placed(pass);
-        EXPECT_GE(markedNotes(placement), kNotes - moved);
+        EXPECT_GE(markedNotes(placement), kNoteCount - moved);
         for (std::size_t k = 1; k < placement.notes.size(); ++k) {
             EXPECT_GE(placement.notes[k].arrive_s, placement.notes[k - 1].arrive_s);
         }
@@ -95,7 +95,7 @@ TEST(Marks, AProposalGivesWayToAMarkWithoutAWord)
         pass.marks[m].media_s -= 40.0; // a whole run of proposals in the wrong place
     }
     const auto placement = placed(pass);
-    EXPECT_EQ(markedNotes(placement), kNotes - 4);
+    EXPECT_EQ(markedNotes(placement), kNoteCount - 4);
     EXPECT_TRUE(placement.warnings.empty());
     EXPECT_FALSE(placement.notes[5].draft);
 }
@@ -105,7 +105,7 @@ TEST(Marks, OfTwoAtOneTimeOneIsLeftOut)
     auto pass = evenPass();
     pass.marks[6].media_s = pass.marks[5].media_s;
     const auto placement = placed(pass);
-    EXPECT_EQ(markedNotes(placement), kNotes - 1);
+    EXPECT_EQ(markedNotes(placement), kNoteCount - 1);
     EXPECT_EQ(placement.warnings.size(), 1U);
 }
 

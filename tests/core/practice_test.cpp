@@ -1,6 +1,7 @@
 #include "print/pages.h"
 #include "stage/stage.h"
 #include "take/practice.h"
+#include "tune/drivers_ear.h"
 #include "tune/staircase.h"
 
 #include <gtest/gtest.h>
@@ -166,6 +167,39 @@ TEST(Staircase, NothingIsKnownOfADriverWhoSaysNothing)
     }
     EXPECT_FALSE(stairs.estimate_s());
     EXPECT_FALSE(stairs.isSettled());
+}
+
+TEST(DriversEar, EachClassOfNotesHasAStaircaseOfItsOwn)
+{
+    plan::Driver driver;
+    const double fast_s = leadOf(driver, plan::LeadClass::fast);
+    const double slow_s = leadOf(driver, plan::LeadClass::slow);
+    tune::DriversEar ear(driver);
+    ear.press(plan::LeadClass::slow, tune::Said::earlier);
+    auto tried = ear.toTry();
+    EXPECT_GT(leadOf(tried, plan::LeadClass::slow), slow_s);
+    EXPECT_EQ(leadOf(tried, plan::LeadClass::fast), fast_s);
+    EXPECT_EQ(ear.of(plan::LeadClass::slow).presses(), 1);
+    EXPECT_EQ(ear.of(plan::LeadClass::fast).presses(), 0);
+}
+
+TEST(DriversEar, WhatNothingWasSaidOfKeepsItsLeadAndTheRestIsTheDrivers)
+{
+    plan::Driver driver;
+    driver.holds_notes = 5;
+    constexpr double kWished_s = 2.4;
+    tune::DriversEar ear(driver);
+    for (int i = 0; i < 12 && !ear.of(plan::LeadClass::hazard).isSettled(); ++i) {
+        const double tried_s = ear.of(plan::LeadClass::hazard).lead_s();
+        ear.press(plan::LeadClass::hazard, tried_s < kWished_s ? tune::Said::earlier : tune::Said::later);
+        ear.pass(plan::LeadClass::medium);
+    }
+    auto heard = ear.heard();
+    EXPECT_NEAR(leadOf(heard, plan::LeadClass::hazard), kWished_s, 0.15);
+    EXPECT_EQ(leadOf(heard, plan::LeadClass::medium), leadOf(driver, plan::LeadClass::medium));
+    EXPECT_EQ(heard.holds_notes, 5);
+    const double hundredths = 100.0 * leadOf(heard, plan::LeadClass::hazard);
+    EXPECT_NEAR(hundredths, std::round(hundredths), 1e-9);
 }
 
 TEST(Pages, HoldEveryCallOnceAndNoMoreThanThereIsRoomFor)

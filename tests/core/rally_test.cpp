@@ -14,7 +14,7 @@ using namespace brumefall::log;
 
 namespace {
 
-const std::filesystem::path kDemo = DEMO_FOLDER;
+const std::filesystem::path kDemoStage = DEMO_FOLDER;
 
 /// A rally of two stages: the demo, and a short one that was read by a person on two evenings.
 class RallyTest : public testing::Test {
@@ -22,7 +22,8 @@ protected:
     void SetUp() override
     {
         std::filesystem::create_directories(folder() / "Quarry" / "takes");
-        std::filesystem::copy(kDemo, folder() / "Lantern Pass", std::filesystem::copy_options::recursive);
+        std::filesystem::copy(
+            kDemoStage, folder() / "Lantern Pass", std::filesystem::copy_options::recursive);
         stage::Stage quarry;
         quarry.name = "Quarry";
         for (int i = 0; i < 24; ++i) {
@@ -119,8 +120,9 @@ TEST_F(RallyTest, NotesThatATakeWasNotAskedForAreNotMissedInIt)
     take.clock.offset_s = take.plan.notes[4].start_s;
     take.recorded_s = take.plan.notes[8].window.closes_s + 1.0 - take.clock.offset_s;
     const auto& read = take.plan.notes[5];
-    take.found = {{read.id, true,
-        {take.clock.recordingTime(read.start_s), take.clock.recordingTime(read.end_s)}, {}, {}, {}, false, {}}};
+    take.found = {
+        {read.id, true, {take.clock.recordingTime(read.start_s), take.clock.recordingTime(read.end_s)}, {},
+            {}, {}, false, {}}};
     const auto verdicts = stage::judge(take, prepared_.placement.pace);
     EXPECT_TRUE(verdicts[4].outside_take) << "the microphone was open, but it was not asked for";
     EXPECT_EQ(verdicts[5].timing, take::Timing::on_time);

@@ -17,7 +17,7 @@ using namespace brumefall;
 namespace {
 
 using Json = nlohmann::json;
-const std::filesystem::path kDemo = DEMO_FOLDER;
+const std::filesystem::path kDemoFolder = DEMO_FOLDER;
 
 /// The schema with every object closed, so that a member which it does not describe is an error too.
 void close(Json& schema)
@@ -51,7 +51,7 @@ std::string against(const std::string& kind, const std::filesystem::path& file)
 /// The demo's stage with something in every member that a stage can have.
 stage::Stage fullStage()
 {
-    auto full = stage::readStage(kDemo / "stage.brumefall");
+    auto full = stage::readStage(kDemoFolder / "stage.brumefall");
     const std::string note = full.known[3].id;
     full.style.order = notes::Order::direction_first;
     full.style.scale = notes::Scale::ascending;
@@ -83,7 +83,7 @@ TEST(Schemas, DescribeEveryMemberThatAStageIsWrittenWith)
 TEST(Schemas, DescribeAPassWithDraftsAndALog)
 {
     const support::ScratchFolder scratch;
-    auto pass = stage::readPass(kDemo / "passes" / "stage.json");
+    auto pass = stage::readPass(kDemoFolder / "passes" / "stage.json");
     pass.car = "front";
     pass.weather = "fog";
     pass.remark = "slow before the gate";
@@ -96,7 +96,7 @@ TEST(Schemas, DescribeAPassWithDraftsAndALog)
 TEST(Schemas, DescribeTheDemosTakes)
 {
     const support::ScratchFolder scratch;
-    for (const auto& file : stage::listJson(kDemo / "takes")) {
+    for (const auto& file : stage::listJson(kDemoFolder / "takes")) {
         stage::writeTake(scratch.path() / "take.json", stage::readTake(file));
         EXPECT_EQ(against("take", scratch.path() / "take.json"), "") << file;
     }
@@ -116,7 +116,7 @@ TEST(Schemas, DescribeThePlanWithEchoesAndSqueezes)
     const support::ScratchFolder scratch;
     auto stage = fullStage();
     stage.reader.rate_syll_s = 3.5;
-    const auto pass = stage::readPass(kDemo / "passes" / "recce.json");
+    const auto pass = stage::readPass(kDemoFolder / "passes" / "recce.json");
     const auto plan = stage::prepare(stage, &pass).plan;
     ASSERT_FALSE(plan.squeezes.empty());
     ASSERT_FALSE(plan.line_up.empty());
@@ -132,7 +132,7 @@ TEST(Schemas, DescribeTheNotesOfEveryCorpusFileAndOfTheDemosCaptions)
         support::write(scratch.path() / "notes.json", formats::notesToJson(parsed).dump());
         EXPECT_EQ(against("notes", scratch.path() / "notes.json"), "") << file.path();
     }
-    const auto captions = kDemo / "media" / "stage.srt";
+    const auto captions = kDemoFolder / "media" / "stage.srt";
     const auto draft = captions::draftNotes(captions::readCues(support::read(captions), captions.string()));
     support::write(scratch.path() / "draft.json", formats::draftToJson(draft).dump());
     EXPECT_EQ(against("notes", scratch.path() / "draft.json"), "");

@@ -499,6 +499,7 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"in", Role::line, "keep in", 1.2}, // "left four in"
     {"out", Role::line, "keep out", 0.7},
     {"to", Role::joiner, "into", 0.9}, // "left three to right five"
+    {"well", Role::chatter, "well", 0.0},
     {"enter", Role::joiner, "into", 0.5},
     {"bad", Role::warning, "bad", 0.6}, // "bad right three"
     {"nasty", Role::warning, "nasty", 0.6},
