@@ -629,6 +629,33 @@ TEST(Captions, AnEnterBetweenTwoCornersJoinsThem)
         "three right 80 chicane enter left 100");
 }
 
+TEST(Captions, AStopAfterTheFinishIsSureHoweverTheyWereSaid)
+{
+    const auto draft = draftOf("WEBVTT\n\n00:01.000 --> 00:04.000\ngo 60 left four 50 into right six 80\n\n"
+                               "00:04.100 --> 00:08.000\nflying finish stop\n\n"
+                               "00:30.000 --> 00:40.000\n5 saw 3 2 1 go unseen hairpin right 60\n");
+    EXPECT_EQ(draft.stages.size(), 2U);
+    bool stops = false;
+    for (const auto& call : draft.calls) {
+        for (const auto& note : call.notes) {
+            if (note.text == "stop") {
+                stops = true;
+                EXPECT_GT(note.sure, 0.9);
+            }
+        }
+    }
+    EXPECT_TRUE(stops);
+}
+
+TEST(Captions, KeepInIsNoKeepBesideAnIn)
+{
+    const auto draft = draftOf("[0:01] right five 80\n[0:05] left four keep in 60\n[0:09] left four in 50\n");
+    EXPECT_EQ(inOneLine(draft), "right five 80 left four keep in 60 left four keep in 50");
+    const auto& whole = draft.calls.at(1).notes.at(0);
+    EXPECT_EQ(whole.doubt.find("keep keep"), std::string::npos) << whole.doubt;
+    EXPECT_GT(whole.sure, draft.calls.at(2).notes.at(0).sure + 0.1) << "which may be a misheard \"into\"";
+}
+
 TEST(Captions, NoThingIsAPlus)
 {
     const auto text = inOneLine(draftOf("[0:01] left six flat 200 over press finish\n"));

@@ -25,7 +25,7 @@ double calibrated(double probability)
         double right;
     };
     constexpr Point kTable[]{
-        {0.0, 0.25}, {0.25, 0.6}, {0.45, 0.7}, {0.6, 0.83}, {0.75, 0.92}, {0.9, 0.965}, {1.0, 0.985}};
+        {0.0, 0.25}, {0.25, 0.64}, {0.45, 0.73}, {0.6, 0.83}, {0.75, 0.92}, {0.9, 0.965}, {1.0, 0.985}};
     for (std::size_t i = 1; i < std::size(kTable); ++i) {
         if (probability <= kTable[i].said) {
             const auto& a = kTable[i - 1];

@@ -135,12 +135,22 @@ private:
                 continue;
             }
             const auto words = splitWords(also.word);
-            if (standsAt(i, words)) {
+            if (standsAt(i, words) && !isWithinPhrase(i)) {
                 growth_.add(i, i + words.size(),
                     {{partOf({{}, also.role, std::string(also.written)}), std::string(also.written)}},
                     also.written == also.word || also.role == Role::joiner ? By::word : By::split, also.cost);
             }
         }
+    }
+
+    /// "keep in": no "in" of its own.
+    [[nodiscard]] bool isWithinPhrase(std::size_t i) const
+    {
+        return i > 0 && growth_.known(i - 1) != nullptr
+            && std::any_of(growth_.known(i - 1)->phrases.begin(), growth_.known(i - 1)->phrases.end(),
+                [&](const LexiconEntry& entry) {
+                    return entry.words.size() > 1 && standsAt(i - 1, entry.words);
+                });
     }
 
     /// "dc", "cr": captions that somebody typed.

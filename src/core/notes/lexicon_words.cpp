@@ -496,8 +496,8 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"open", Role::named_grade, "open", 0.9},
     {"k", Role::named_grade, "kink", 0.4},
     {"or", Role::glue, "or", 0.2},
-    {"in", Role::line, "keep in", 1.2}, // "left four in"
-    {"out", Role::line, "keep out", 0.7},
+    {"in", Role::line, "keep in", 2.2}, // "left four in"
+    {"out", Role::line, "keep out", 1.4},
     {"to", Role::joiner, "into", 0.9}, // "left three to right five"
     {"well", Role::chatter, "well", 0.0},
     {"enter", Role::joiner, "into", 0.5},

@@ -198,7 +198,7 @@ private:
             break;
         case Kind::corner: // "left two left over bridge"
             if (side == from_.side) {
-                stay(1.2 + w_);
+                stay(2.2 + w_);
             }
             break;
         default: break;
@@ -392,6 +392,8 @@ private:
             go({kind, Side::none}, 0.6 * w_ + cost, false);
         } else if (from_.kind == kind) {
             stay(0.8 + w_);
+        } else if (from_.kind == Kind::finish) { // nothing but a stop follows it, however it is said
+            go({kind, Side::none}, cost, true);
         } else {
             go({kind, Side::none}, 0.5 * newNote() + cost, true);
         }
