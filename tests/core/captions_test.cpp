@@ -272,6 +272,13 @@ TEST(Captions, WhatWasSaidOnlyTheFirstOrOnlyTheSecondTimeIsKept)
         "right five 80\nleft four tightens two long over crest don't cut 60\nleft two 50\n");
 }
 
+TEST(Captions, ANoteThatContradictsTheOneBeforeIsNotTakenForIt)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left four long cut\n"
+                                "[0:08] left four don't cut 60\n[0:15] left two 50\n")),
+        "right five 80\nleft four long cut\nleft four don't cut 60\nleft two 50\n");
+}
+
 TEST(Captions, ANoteSaidAgainAsTheCarComesUpToItIsAnEcho)
 {
     const auto draft = draftOf("WEBVTT\n\n00:01.000 --> 00:02.000\nright five 80\n\n"
@@ -420,6 +427,8 @@ TEST(Captions, AForBeforeACornerJoinsIt)
     EXPECT_EQ(
         proposals(draftOf("[0:01] right five 80\n[0:05] keep left over bump for right three opens 40\n")),
         "right five 80\nkeep left over bump for\nright three opens 40\n");
+    EXPECT_EQ(inOneLine(draftOf("[0:01] right 5 80\n[0:05] keep left over bump for right 3 opens 40\n")),
+        "right 5 80 keep left over bump for right 3 opens 40");
 }
 
 TEST(Captions, AForThatNothingFollowsIsAFour)

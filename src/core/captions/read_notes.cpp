@@ -246,6 +246,7 @@ struct Signature {
     std::string modifier;
     std::string extent;
     std::string shapes;
+    std::string cut;
 
     [[nodiscard]] bool isCorner() const { return side != Part::unknown; }
 };
@@ -267,6 +268,7 @@ Signature signatureOf(const ReadNote& note)
         case Part::named_grade: (out.shapes.empty() ? out.grade : out.shapes) += said->words; break;
         case Part::modifier: out.modifier = said->words; break;
         case Part::extent: out.extent = said->words; break;
+        case Part::cut: out.cut = said->words; break;
         case Part::shape: out.shapes += said->words; break;
         default: break;
         }
@@ -276,7 +278,7 @@ Signature signatureOf(const ReadNote& note)
 
 bool agree(const std::string& a, const std::string& b)
 {
-    return a.empty() || b.empty() || a == b;
+    return a.empty() || b.empty() || a == b || notes::meansTheSame(a, b);
 }
 
 /// "left four here now": said again on purpose, as the car comes up to it.
@@ -306,7 +308,7 @@ bool sameCorner(const ReadNote& a, const ReadNote& b)
     const Signature x = signatureOf(a);
     const Signature y = signatureOf(b);
     return x.isCorner() && x.side == y.side && x.grade == y.grade && agree(x.modifier, y.modifier)
-        && agree(x.extent, y.extent) && agree(x.shapes, y.shapes);
+        && agree(x.extent, y.extent) && agree(x.shapes, y.shapes) && agree(x.cut, y.cut);
 }
 
 int metresOf(const ReadNote& note)

@@ -450,7 +450,7 @@ private:
     [[nodiscard]] bool isCornerAt(std::size_t i) const
     {
         return (isPart(i, Part::left) || isPart(i, Part::right)) && i + 1 < words_.size()
-            && growth_.classAt(i + 1) == NumberClass::unit;
+            && growth_.classAt(i + 1) != NumberClass::none;
     }
 
     /// An article, perhaps, and a crest.

@@ -1,4 +1,5 @@
 #include "pace/log.h"
+
 #include "maths/quantile.h"
 #include "wording/wording.h"
 

@@ -1,7 +1,7 @@
 #include "pace/match.h"
 
-#include "pace/bends.h"
 #include "maths/quantile.h"
+#include "pace/bends.h"
 
 #include <algorithm>
 #include <cmath>

@@ -37,10 +37,6 @@ std::optional<Reader> measuredReader(const Reader& reader, std::span<const Measu
     return measured;
 }
 
-namespace {
-
-} // namespace
-
 std::optional<Reader> calibratedReader(const Reader& reader, std::span<const ReadCall> calls)
 {
     constexpr int kFewestSyllables = 4; // a single word has no rate worth measuring
