@@ -401,6 +401,13 @@ TEST(Captions, WhatCrewsCommonlyWriteShortIsReadWhereSomebodyTypedIt)
         "right 6 over crest into left 5 30\nsquare right opens 40\ncaution left 2 bad camber 80\n");
 }
 
+TEST(Captions, AWordThatSomeWriteForAnotherIsItselfWhereNobodyTyped)
+{
+    EXPECT_EQ(
+        inOneLine(draftOf("[0:01] right six 100 left four med 70\n")).find("medium"), std::string::npos);
+    EXPECT_NE(inOneLine(draftOf("[0:01] R6 ov cr 100 med L 70\n")).find("medium left"), std::string::npos);
+}
+
 TEST(Captions, ACrewThatSaysHowFastACornerIsNeedsNoNumbers)
 {
     const auto notes = captions::understandDraft(

@@ -23,6 +23,7 @@ public:
         , pronunciations_(pronunciations)
         , targets_(pronunciations.targets())
         , growth_(words, pronunciations)
+        , somebody_typed_(didSomebodyType(words))
     {
     }
 
@@ -153,12 +154,25 @@ private:
                 });
     }
 
+    /// "dc", "hpl": no recogniser writes a word without a vowel. "slip" and "fin" are words, too.
+    [[nodiscard]] static bool isTyped(std::string_view word)
+    {
+        return word.find_first_of("aeiouy") == std::string_view::npos;
+    }
+    [[nodiscard]] static bool didSomebodyType(std::span<const HeardWord> words)
+    {
+        return std::any_of(words.begin(), words.end(), [](const HeardWord& heard) {
+            const KnownWord* known = heard.word.size() > 1 ? knownWord(heard.word) : nullptr;
+            return known != nullptr && !known->short_for.empty() && isTyped(heard.word);
+        });
+    }
+
     /// "dc", "cr": captions that somebody typed.
     void writtenShort(std::size_t i)
     {
         constexpr double kCost = 0.3;
         const KnownWord* word = knownWord(words_[i].word);
-        if (word == nullptr || word->short_for.empty()) {
+        if (word == nullptr || word->short_for.empty() || !(isTyped(words_[i].word) || somebody_typed_)) {
             return;
         }
         std::vector<Piece> pieces;
@@ -507,6 +521,7 @@ private:
     const Pronunciations& pronunciations_;
     SoundTargets& targets_;
     LatticeGrowth growth_;
+    bool somebody_typed_;
 };
 
 } // namespace
