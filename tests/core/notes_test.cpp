@@ -344,7 +344,7 @@ TEST(Identity, NotesKeepTheirIdsWhenTheTextAroundThemChanges)
 namespace {
 
 /// The ids of a text that is edited line by line, with what went from it remembered.
-class EditedText {
+class TextBeingEdited {
 public:
     std::vector<std::string> ids(const std::string& text)
     {
@@ -371,7 +371,7 @@ using Ids = std::vector<std::string>;
 
 TEST(Identity, LinesThatWereCutAndPutBackHaveTheIdsThatTheyHad)
 {
-    EditedText text;
+    TextBeingEdited text;
     text.ids("left four 60\nright three 50\nleft two\nright six 30\nhairpin left");
     EXPECT_EQ(text.ids("left four 60\nhairpin left"), (Ids{"n1", "n5"}));
     EXPECT_EQ(text.gone(), 3U);
@@ -386,7 +386,7 @@ TEST(Identity, LinesThatWereCutAndPutBackHaveTheIdsThatTheyHad)
 
 TEST(Identity, ANewNoteNeverHasTheIdOfOneThatWent)
 {
-    EditedText text;
+    TextBeingEdited text;
     text.ids("left four 60\nright three 50");
     text.ids("left four 60");
     EXPECT_EQ(text.ids("left four 60\nhairpin left"), (Ids{"n1", "n3"}))

@@ -55,6 +55,14 @@ private:
                 [](const std::string& word, const HeardWord& heard) { return word == heard.word; });
     }
 
+    /// Whether one of the phrases that stand at word `i` is such a one.
+    template <typename Predicate> [[nodiscard]] bool isPhraseAt(std::size_t i, Predicate is_one) const
+    {
+        return i < words_.size() && growth_.known(i) != nullptr
+            && std::any_of(growth_.known(i)->phrases.begin(), growth_.known(i)->phrases.end(),
+                [&](const LexiconEntry& entry) { return is_one(entry) && standsAt(i, entry.words); });
+    }
+
     void phrases(std::size_t i)
     {
         if (growth_.known(i) == nullptr) {
@@ -147,11 +155,7 @@ private:
     /// "keep in": no "in" of its own.
     [[nodiscard]] bool isWithinPhrase(std::size_t i) const
     {
-        return i > 0 && growth_.known(i - 1) != nullptr
-            && std::any_of(growth_.known(i - 1)->phrases.begin(), growth_.known(i - 1)->phrases.end(),
-                [&](const LexiconEntry& entry) {
-                    return entry.words.size() > 1 && standsAt(i - 1, entry.words);
-                });
+        return i > 0 && isPhraseAt(i - 1, [](const LexiconEntry& entry) { return entry.words.size() > 1; });
     }
 
     /// "dc", "hpl": no recogniser writes a word without a vowel. "slip" and "fin" are words, too.
@@ -293,11 +297,7 @@ private:
 
     [[nodiscard]] bool isEchoAt(std::size_t i) const
     {
-        return i < words_.size() && growth_.known(i) != nullptr
-            && std::any_of(growth_.known(i)->phrases.begin(), growth_.known(i)->phrases.end(),
-                [&](const LexiconEntry& entry) {
-                    return partOf(entry) == Part::here && standsAt(i, entry.words);
-                });
+        return isPhraseAt(i, [](const LexiconEntry& entry) { return partOf(entry) == Part::here; });
     }
 
     /// "don't, don't cut", "left, uh, left three": the first of the two was only begun.
@@ -495,9 +495,8 @@ private:
     }
     [[nodiscard]] bool isPart(std::size_t i, Part part) const
     {
-        return i < words_.size() && growth_.known(i) != nullptr
-            && std::any_of(growth_.known(i)->phrases.begin(), growth_.known(i)->phrases.end(),
-                [&](const LexiconEntry& entry) { return entry.words.size() == 1 && partOf(entry) == part; });
+        return isPhraseAt(
+            i, [&](const LexiconEntry& entry) { return entry.words.size() == 1 && partOf(entry) == part; });
     }
     /// A relation that is seldom said: "up", "off", "from".
     [[nodiscard]] static bool isRare(const LexiconEntry& entry) { return !isCommon(joinWords(entry.words)); }
