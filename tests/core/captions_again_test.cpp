@@ -57,6 +57,22 @@ TEST(CaptionsAgain, ANoteThatContradictsTheOneBeforeIsNotTakenForIt)
         "right five 80\nleft four long cut\nleft four don't cut 60\nleft two 50\n");
 }
 
+TEST(CaptionsAgain, WhereEveryBlockBeginsWithTheEndOfTheLastNothingIsSaidTwice)
+{
+    const std::vector<std::string> parts{"left six", "over crest", "eighty", "right five minus",
+        "into left three", "tightens two", "forty", "right four", "don't cut", "sixty", "left five long",
+        "caution", "right two", "opens four", "one hundred", "left six", "fifty", "caution", "left four",
+        "don't cut", "seventy", "right six", "over bridge", "thirty", "left three", "long", "into right five",
+        "plus", "eighty", "caution", "hairpin left", "sixty", "right four", "don't cut", "fifty", "left two"};
+    std::string rolling = "[0:08] " + parts.front() + "\n";
+    std::string once = parts.front();
+    for (std::size_t k = 1; k < parts.size(); ++k) {
+        rolling += "[0:" + std::to_string(10 + k) + "] " + parts[k - 1] + " " + parts[k] + "\n";
+        once += " " + parts[k];
+    }
+    EXPECT_EQ(inOneLine(draftOf(rolling)), once);
+}
+
 TEST(CaptionsAgain, ANoteSaidAgainAsTheCarComesUpToItIsAnEcho)
 {
     const auto draft = draftOf("WEBVTT\n\n00:01.000 --> 00:02.000\nright five 80\n\n"

@@ -190,6 +190,20 @@ TEST(Captions, AGradeOfNoCornerSaysHowFastACrestIs)
         "right five 80\nflat crest 150\nleft four into right six\neasy jump 60\nleft flat crest 100\n");
 }
 
+TEST(Captions, FlatAfterAThingSaysHowItIsDriven)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] left six into right five 100\n[0:05] over two crests flat 150\n"
+                                "[0:09] left four over crest flat left 50\n")),
+        "left six into right five 100\nover two crests flat 150\nleft four over crest flat left 50\n");
+}
+
+TEST(Captions, WhatHasTwoMeaningsInTheSameWordsIsInNoDoubt)
+{
+    const auto draft = draftOf("[0:01] left six into right five 80\n[0:05] right four flat 60\n");
+    ASSERT_EQ(draft.calls.size(), 2U);
+    EXPECT_GT(draft.calls[1].notes.at(0).sure, 0.9) << "a grade, a speed: flat it is";
+}
+
 TEST(Captions, AThingWithAPlaceOfItsOwnIsANoteOfItsOwn)
 {
     const auto notes =

@@ -495,6 +495,8 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"sharp", Role::named_grade, "sharp", 0.6},
     {"open", Role::named_grade, "open", 0.9},
     {"k", Role::named_grade, "kink", 0.4},
+    {"flat", Role::speed, "flat", 0.5}, // "over two crests flat"
+    {"flat out", Role::speed, "flat out", 0.5},
     {"or", Role::glue, "or", 0.2},
     {"in", Role::line, "keep in", 2.2}, // "left four in"
     {"out", Role::line, "keep out", 1.4},

@@ -221,12 +221,14 @@ private:
         return std::clamp(std::exp(total_ - sum), 0.0, 1.0);
     }
 
-    /// "keep middle" and "middle", "4" and "four".
+    /// "keep middle" and "middle", "4" and "four"; "flat" as a grade and as a speed.
     static bool meansTheSame(const Alternative& a, const Alternative& b)
     {
-        return a.part == b.part
-            && (a.words == b.words || (a.number > 0 && a.number == b.number)
-                || notes::meansTheSame(a.words, b.words));
+        if (a.part != b.part) {
+            return !a.words.empty() && a.words == b.words && std::max(a.part, b.part) < Part::glue;
+        }
+        return a.words == b.words || (a.number > 0 && a.number == b.number)
+            || notes::meansTheSame(a.words, b.words);
     }
 
     /// All paths through one alternative; with a note that begins there, without one, or either.
@@ -343,12 +345,14 @@ PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
     return costs;
 }
 
-/// Mishearings that recur are cheaper where they occur again; grades that the crew does not use are dearer.
+/// Mishearings that recur are cheaper where they occur again, and so are words shown again at edges, where
+/// most edges show them; grades that the crew does not use are dearer.
 void adapt(Lattice& lattice, const Reading& reading)
 {
     std::map<std::pair<std::string, std::string>, double> heard_as;
     std::array<double, 10> grades{};
     double corners = 0.0;
+    double shown_again = 0.0;
     const auto heard = [&](std::size_t first, std::size_t last) {
         std::string text;
         for (std::size_t i = first; i < last; ++i) {
@@ -364,8 +368,16 @@ void adapt(Lattice& lattice, const Reading& reading)
             grades[static_cast<std::size_t>(said.number)] += said.sure;
             corners += said.sure;
         }
+        if (said.by == By::shown_again && isEdge(lattice.words[said.first].pause)) {
+            shown_again += said.sure;
+        }
     }
     constexpr double kEnough = 25.0;
+    constexpr double kMany = 0.25; // of all edges
+    constexpr double kShownAgain = 0.5;
+    const auto edges = std::count_if(
+        lattice.words.begin(), lattice.words.end(), [](const HeardWord& word) { return isEdge(word.pause); });
+    const bool shows_again = shown_again > kMany * static_cast<double>(edges);
     for (auto& alternatives : lattice.from) {
         for (Alternative& alternative : alternatives) {
             if (alternative.by == By::sound) {
@@ -374,6 +386,10 @@ void adapt(Lattice& lattice, const Reading& reading)
                 if (it != heard_as.end() && it->second > 1.2) {
                     alternative.cost -= std::min(1.0, 0.5 * std::log(it->second));
                 }
+            }
+            if (shows_again && alternative.by == By::shown_again
+                && isEdge(lattice.words[alternative.first].pause)) {
+                alternative.cost -= kShownAgain;
             }
             if (alternative.part == Part::grade && corners > kEnough && alternative.number < 10) {
                 const double share =
