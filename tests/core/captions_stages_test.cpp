@@ -33,6 +33,24 @@ TEST(CaptionsStages, TwoStagesInOneRecordingAreFoundByTheirCountdownsAndStops)
     EXPECT_GT(draft.chatter, 10);
 }
 
+TEST(CaptionsStages, TheDistanceAfterAGoBelongsToNoNoteOfTheStageBefore)
+{
+    const auto draft =
+        draftOf("[0:05] 3 2 1 go\n[0:07] left four into right two and finish\n[0:20] stop here\n"
+                "[0:22] stop stop\n[1:30] 5 4 3 2 1 go\n[1:36] 80 right four\n"
+                "[1:40] into left five 60\n[1:48] left three finish\n");
+    ASSERT_EQ(draft.stages.size(), 2U);
+    EXPECT_EQ(proposals(draft),
+        "left four into right two and finish\nstop here\n80\nright four into left five 60\nleft "
+        "three\nfinish\n");
+    const auto parsed = captions::understandDraft(draft);
+    for (const notes::Call& call : parsed.calls) {
+        for (const notes::Note& note : call.notes) {
+            EXPECT_EQ(note.link.metres, note.spoken == "into left five" ? 60.0 : 0.0) << note.spoken;
+        }
+    }
+}
+
 TEST(CaptionsStages, ACountdownWhoseEndWasMisheardIsOneStill)
 {
     const auto draft = draftOf("[0:20] five four three two well\n[0:25] right five 80\n[0:30] left three 50\n"

@@ -43,6 +43,11 @@ private:
         if (said.part == Part::countdown || said.part == Part::go) {
             events_.push_back({Event::go, {}, said.first, said.last});
             open_ = false;
+            if (said.part == Part::countdown
+                || isEndOfStage()) { // a distance from there is of no note before
+                completeCorrected();
+                last_note_ = kNone;
+            }
             return;
         }
         if (isTalk(said)) {
@@ -142,21 +147,34 @@ private:
         taken_back_.clear();
     }
 
-    /// "finish, flying finish": a stage has one finish and one stop.
-    [[nodiscard]] bool isEndSaidAgain(const Said& said) const
+    [[nodiscard]] static bool isEnd(Part part) { return part == Part::finish || part == Part::stop; }
+
+    [[nodiscard]] bool isEndOfStage() const
     {
-        if ((said.part != Part::finish && said.part != Part::stop) || last_note_ >= events_.size()) {
-            return false;
-        }
-        const ReadNote& last = events_[last_note_].read;
-        return !last.parts.empty() && last.parts.back()->part == said.part && last.distance.empty();
+        return last_note_ < events_.size()
+            && std::any_of(events_[last_note_].read.parts.begin(), events_[last_note_].read.parts.end(),
+                [](const Said* said) { return isEnd(said->part); });
+    }
+
+    /// Where the last note says the same part, if it does.
+    [[nodiscard]] std::vector<const Said*>::iterator inLastNote(Part part)
+    {
+        auto& parts = events_[last_note_].read.parts;
+        return std::find_if(parts.begin(), parts.end(), [&](const Said* said) { return said->part == part; });
+    }
+
+    /// "finish, flying finish", "stop here, stop": a stage has one finish and one stop.
+    [[nodiscard]] bool isEndSaidAgain(const Said& said)
+    {
+        return isEnd(said.part) && last_note_ < events_.size() && events_[last_note_].read.distance.empty()
+            && inLastNote(said.part) != events_[last_note_].read.parts.end();
     }
 
     void endAgain(const Said& said)
     {
-        ReadNote& end = events_[last_note_].read;
-        end.parts.back() = said.words.size() > end.parts.back()->words.size() ? &said : end.parts.back();
-        end.last_word = said.last;
+        const auto end = inLastNote(said.part);
+        *end = said.words.size() > (*end)->words.size() ? &said : *end;
+        events_[last_note_].read.last_word = said.last;
         joiner_.clear();
     }
 
@@ -233,7 +251,8 @@ private:
     const std::vector<HeardWord>& words_;
     std::vector<Event> events_;
     std::vector<const Said*> joiner_;
-    std::size_t last_note_ = static_cast<std::size_t>(-1);
+    static constexpr auto kNone = static_cast<std::size_t>(-1);
+    std::size_t last_note_ = kNone;
     std::vector<const Said*> taken_back_; ///< of the last note
     bool distance_taken_back_ = false; ///< where another one follows
     bool open_ = false; ///< the last note can still grow
