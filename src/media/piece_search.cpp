@@ -6,6 +6,8 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
+#include <numeric>
 #include <utility>
 
 namespace brumefall::media {
@@ -43,6 +45,7 @@ std::optional<std::vector<Stretch>> PieceSearch::searchIn(
         follow(condensed, out.back().words);
         from_s = until_s;
     };
+    Heard left; // of the last piece, behind its seam: it is heard once more
     while (from_s < span.end_s) {
         if (progress && !progress(from_s / span.end_s)) {
             break;
@@ -57,6 +60,13 @@ std::optional<std::vector<Stretch>> PieceSearch::searchIn(
             return {};
         }
         const auto& heard = found->words;
+        const Heard before = std::exchange(left, {});
+        const std::size_t last = lastBegun(before.words);
+        if (last > 0 && holdsStray(condensed, heard) && !holdsStray(condensed, before.words)) {
+            const double next_s = goOnAtSeam(before.words, last);
+            count(before, last, next_s);
+            continue;
+        }
         if (!known && knowsVoice() && !out.empty()) { // what was missed by not knowing it is found now
             out.clear();
             from_s = span.start_s;
@@ -73,6 +83,8 @@ std::optional<std::vector<Stretch>> PieceSearch::searchIn(
             const double next_s = goOnAtSeam(heard, seam);
             place_.anywhere = found->isInDisorder(); // it may have been noise
             count(*found, seam, next_s);
+            left = *found;
+            left.words.erase(left.words.begin(), left.words.begin() + static_cast<std::ptrdiff_t>(seam));
             continue;
         }
         // hardly a note in all of it: what was heard whole counts, and the search goes on behind it
@@ -220,9 +232,9 @@ double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t 
 
 std::optional<Heard> PieceSearch::hearInEveryWay(const Condensed& condensed, const take::Span& span)
 {
-    constexpr std::array<Way, 6> kWays{&PieceSearch::hearSomebodyElse, &PieceSearch::hearElsewhere,
+    constexpr std::array<Way, 7> kWays{&PieceSearch::hearSomebodyElse, &PieceSearch::hearElsewhere,
         &PieceSearch::hearWithoutPassingNoise, &PieceSearch::hearLouderVoice, &PieceSearch::hearOtherThroat,
-        &PieceSearch::hearStrangeVoice};
+        &PieceSearch::hearStrangeVoice, &PieceSearch::hearCallByCall};
     Piece piece = pieceOf(condensed, span);
     hear(piece);
     for (const Way way : kWays) {
@@ -293,6 +305,18 @@ void PieceSearch::follow(const Condensed& condensed, std::span<const HeardWord> 
             place_.hear(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s);
         }
     }
+}
+
+bool PieceSearch::holdsStray(const Condensed& condensed, std::span<const HeardWord> words) const
+{
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        const auto early_s =
+            place_.earlyBy_s(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s);
+        if (beginsNote(words, i) && early_s && *early_s > kOffSteady_s) {
+            return true;
+        }
+    }
+    return false;
 }
 
 PieceSearch::Then PieceSearch::hearElsewhere(Piece& piece)
@@ -411,6 +435,59 @@ PieceSearch::Then PieceSearch::hearStrangeVoice(Piece& piece)
     return Then::go_on;
 }
 
+PieceSearch::Then PieceSearch::hearCallByCall(Piece& piece)
+{
+    const auto off_s = place_.offDue_s();
+    if (!isInNoise() || !off_s || piece.heard.isPlainReading(kHardlyTalk)) {
+        return Then::go_on;
+    }
+    Heard calls;
+    std::size_t next = place_.at;
+    for (const take::Span& part : saidParts(piece.condensed, piece.span)) {
+        auto words = wordsIn(piece.heard.words, part);
+        Grammar::Window window = piece.window;
+        const auto [first, last] = place_.dueIn(
+            expected_, recordingOf(piece.condensed, {part.start_s, part.end_s - kFrame_s}), *off_s);
+        window.first = std::max(first, window.first);
+        window.last = std::min(last, window.last);
+        if (window.first < window.last) {
+            window.at = std::clamp(next, window.first, window.last);
+            window.anywhere = true;
+            Heard due = recogniser_.hear(piece.condensed, part, window);
+            calls.talk_s += due.talk_s;
+            if (onTime(piece.condensed, due.words, *off_s) > onTime(piece.condensed, words, *off_s)) {
+                words = std::move(due.words);
+                piece.by_call = true;
+            }
+        }
+        for (const HeardWord& word : words) {
+            calls.notes_s += word.span.end_s - word.span.start_s;
+            next = word.place.note + 1;
+        }
+        calls.words.insert(calls.words.end(), words.begin(), words.end());
+    }
+    if (piece.by_call) {
+        calls.notes_fit = piece.heard.notes_fit;
+        piece.heard = std::move(calls);
+    }
+    return Then::go_on;
+}
+
+double PieceSearch::onTime(const Condensed& condensed, std::span<const HeardWord> words, double off_s) const
+{
+    std::map<std::size_t, double> notes;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        const auto early_s =
+            place_.earlyBy_s(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s);
+        if (beginsNote(words, i) && early_s) {
+            double& note = notes[words[i].place.note];
+            note = std::max(note, 1.0 - std::abs(*early_s) / off_s);
+        }
+    }
+    return std::accumulate(
+        notes.begin(), notes.end(), 0.0, [](double sum, const auto& note) { return sum + note.second; });
+}
+
 std::span<const std::int16_t> PieceSearch::enoughToTell(const Piece& piece)
 {
     constexpr double kSpeech_s = 4.5;
@@ -477,7 +554,7 @@ bool PieceSearch::hearMisreadWords(Piece& piece)
     constexpr std::size_t kMore = 3;
     constexpr double kMost = 0.5; // of the notes are misread by a reader of these
     Heard& heard = piece.heard;
-    if (heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
+    if (piece.by_call || heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
         return false;
     }
     const auto byNote = [](const HeardWord& a, const HeardWord& b) { return a.place.note < b.place.note; };

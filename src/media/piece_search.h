@@ -83,12 +83,15 @@ private:
     /// where the recording has to be condensed anew, without `without_`.
     std::optional<std::vector<Stretch>> searchIn(
         const Condensed& condensed, const take::Span& span, bool more, const Progress& progress);
+    /// Whether one of these notes was heard long before it is due.
+    [[nodiscard]] bool holdsStray(const Condensed& condensed, std::span<const HeardWord> words) const;
     /// A stretch of `condensed`, where in the notes it is searched, and what was heard in it.
     struct Piece {
         const Condensed& condensed;
         take::Span span;
         Grammar::Window window;
         Heard heard;
+        bool by_call = false;
     };
     [[nodiscard]] Piece pieceOf(const Condensed& condensed, const take::Span& span) const;
     /// The notes that may be heard in it: those around where the reader is, as far as they are due.
@@ -142,6 +145,14 @@ private:
 
     /// These words of a piece count.
     void follow(const Condensed& condensed, std::span<const HeardWord> words);
+
+    /// In noise, notes that are not due yet explain a piece as well as those that are: it is heard part by
+    /// part, each for what is due in it, where that finds more notes when they are due.
+    Then hearCallByCall(Piece& piece);
+    /// How many different notes are heard when they are due; one that is heard so much earlier or later
+    /// counts for nothing, and the less the nearer it comes to that.
+    [[nodiscard]] double onTime(
+        const Condensed& condensed, std::span<const HeardWord> words, double off_s) const;
 
     static constexpr std::size_t kTells = 9 * kAlignRate_hz; ///< a voice, where most of it is speech
 

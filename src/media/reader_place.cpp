@@ -7,9 +7,17 @@ namespace brumefall::media {
 namespace {
 
 /// Seconds of the recording, or of the stage.
-std::optional<double> dueIn(const ExpectedNote& note)
+std::optional<double> dueOf(const ExpectedNote& note)
 {
     return note.due_s ? note.due_s : note.planned_s;
+}
+
+/// How many of the notes are due before these seconds.
+std::size_t dueBy(const std::vector<ExpectedNote>& expected, double due_s)
+{
+    const auto isBefore = [&](const ExpectedNote& note) { return dueOf(note).value_or(0.0) < due_s; };
+    return static_cast<std::size_t>(
+        std::partition_point(expected.begin(), expected.end(), isBefore) - expected.begin());
 }
 
 } // namespace
@@ -23,7 +31,7 @@ void ReaderPlace::goTo(std::size_t note)
 void ReaderPlace::hear(const ExpectedNote& note, double start_s)
 {
     constexpr std::size_t kLast = 10;
-    const auto due_s = dueIn(note);
+    const auto due_s = dueOf(note);
     if (!due_s) {
         return;
     }
@@ -33,17 +41,50 @@ void ReaderPlace::hear(const ExpectedNote& note, double start_s)
     }
 }
 
-std::optional<double> ReaderPlace::laterThanDue_s() const
+std::optional<ReaderPlace::Steady> ReaderPlace::steady() const
 {
     constexpr std::size_t kEnough = 8; ///< notes
     constexpr std::ptrdiff_t kOdd = 2; ///< of them on either side may be wrong
     constexpr double kSteady_s = 4.0;
     std::vector<double> sorted(later_s.begin(), later_s.end());
     std::sort(sorted.begin(), sorted.end());
-    if (sorted.size() < kEnough || *(sorted.end() - 1 - kOdd) - *(sorted.begin() + kOdd) > kSteady_s) {
+    if (sorted.size() < kEnough) {
         return {};
     }
-    return sorted[sorted.size() / 2];
+    const double within_s = *(sorted.end() - 1 - kOdd) - *(sorted.begin() + kOdd);
+    return within_s <= kSteady_s ? std::optional(Steady{sorted[sorted.size() / 2], within_s}) : std::nullopt;
+}
+
+std::optional<double> ReaderPlace::laterThanDue_s() const
+{
+    const auto last = steady();
+    return last ? std::optional(last->later_s) : std::nullopt;
+}
+
+std::optional<double> ReaderPlace::offDue_s() const
+{
+    constexpr double kLeast_s = 5.0;
+    constexpr double kTimes = 3.0;
+    const auto last = steady();
+    return last ? std::optional(std::min(kLeast_s + kTimes * last->within_s, kOffSteady_s)) : std::nullopt;
+}
+
+std::pair<std::size_t, std::size_t> ReaderPlace::dueIn(
+    const std::vector<ExpectedNote>& expected, const take::Span& recording, double off_s) const
+{
+    const auto later_s = laterThanDue_s();
+    if (!later_s) {
+        return {0, 0};
+    }
+    return {dueBy(expected, recording.start_s - off_s - *later_s),
+        dueBy(expected, recording.end_s + off_s - *later_s)};
+}
+
+std::optional<double> ReaderPlace::earlyBy_s(const ExpectedNote& note, double start_s) const
+{
+    const auto later_s = laterThanDue_s();
+    const auto due_s = dueOf(note);
+    return later_s && due_s ? std::optional(*later_s + *due_s - start_s) : std::nullopt;
 }
 
 Grammar::Window ReaderPlace::window(
@@ -64,17 +105,11 @@ Grammar::Window ReaderPlace::window(
     if (!later_s) {
         return window;
     }
-    const auto dueBy = [&](double recording_s) {
-        const auto isBefore = [&](const ExpectedNote& note) {
-            return *later_s + dueIn(note).value_or(0.0) < recording_s;
-        };
-        return static_cast<std::size_t>(
-            std::partition_point(expected.begin(), expected.end(), isBefore) - expected.begin());
-    };
-    const std::size_t first = dueBy(recording.start_s - off_s);
+    const std::size_t first = dueBy(expected, recording.start_s - off_s - *later_s);
     window.first =
         std::min({std::max(window.first, first), clock || !anywhere ? at : first, expected.size() - 1});
-    window.last = std::max(std::min(window.last, dueBy(recording.end_s + off_s)), window.first + 1);
+    window.last = std::max(
+        std::min(window.last, dueBy(expected, recording.end_s + off_s - *later_s)), window.first + 1);
     window.at = std::clamp(window.at, window.first, window.last);
     return window;
 }

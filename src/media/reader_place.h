@@ -7,6 +7,7 @@
 #include <cstddef>
 #include <deque>
 #include <optional>
+#include <utility>
 #include <vector>
 
 namespace brumefall::media {
@@ -25,6 +26,13 @@ struct ReaderPlace {
     /// that, than they are planned from go.
     std::deque<double> later_s;
 
+    /// The last notes were read at the plan's pace: by how much later they were, and most within how much.
+    struct Steady {
+        double later_s;
+        double within_s;
+    };
+    [[nodiscard]] std::optional<Steady> steady() const;
+
     std::optional<std::size_t> until; ///< what comes next is before this note: it is read later
 
     /// Note `at` comes next, surely.
@@ -34,6 +42,18 @@ struct ReaderPlace {
 
     /// The same of all of them, where they were read at the plan's pace.
     [[nodiscard]] std::optional<double> laterThanDue_s() const;
+
+    /// By how much a note that begins at this second of the recording is earlier than it is due, where the
+    /// last notes tell when that is.
+    [[nodiscard]] std::optional<double> earlyBy_s(const ExpectedNote& note, double start_s) const;
+
+    /// How far off what is due the next notes will hardly be, as steadily as the last ones were read; nothing
+    /// where they were not.
+    [[nodiscard]] std::optional<double> offDue_s() const;
+    /// The notes, from first to before last, that are due up to `off_s` before or after these seconds of the
+    /// recording; where nobody knows that, none.
+    [[nodiscard]] std::pair<std::size_t, std::size_t> dueIn(
+        const std::vector<ExpectedNote>& expected, const take::Span& recording, double off_s) const;
 
     /// The notes that may be heard between these seconds of the recording: those around this place, as far as
     /// they are due, by the take's clock or, where nobody knows it, by the plan.

@@ -1,5 +1,8 @@
 #include "media/seams.h"
 
+#include <algorithm>
+#include <iterator>
+
 namespace brumefall::media {
 namespace {
 
@@ -39,6 +42,43 @@ std::size_t wholeUntil(const std::vector<HeardWord>& heard, const Grammar& gramm
         }
     }
     return 0;
+}
+
+std::size_t lastBegun(std::span<const HeardWord> heard)
+{
+    std::size_t i = heard.empty() ? 0 : heard.size() - 1;
+    while (i > 0 && !beginsNote(heard, i)) {
+        --i;
+    }
+    return i;
+}
+
+std::vector<HeardWord> wordsIn(std::span<const HeardWord> heard, const take::Span& span)
+{
+    std::vector<HeardWord> out;
+    std::copy_if(heard.begin(), heard.end(), std::back_inserter(out), [&](const HeardWord& word) {
+        return word.span.start_s >= span.start_s && word.span.start_s < span.end_s;
+    });
+    return out;
+}
+
+std::vector<take::Span> saidParts(const Condensed& condensed, const take::Span& span)
+{
+    constexpr double kSilence_s = 0.7;
+    constexpr double kLeast_s = 1.0;
+    std::vector<take::Span> parts{span};
+    for (std::size_t k = 1; k < condensed.pieces.size(); ++k) {
+        const Condensed::Piece& before = condensed.pieces[k - 1];
+        const Condensed::Piece& here = condensed.pieces[k];
+        const auto cut = static_cast<double>(here.original - before.original - (here.first - before.first));
+        const double at_s = static_cast<double>(here.first) / kAlignRate_hz;
+        if (cut > kSilence_s * kAlignRate_hz && at_s > parts.back().start_s + kLeast_s
+            && at_s < span.end_s - kLeast_s) {
+            parts.back().end_s = at_s;
+            parts.push_back({at_s, span.end_s});
+        }
+    }
+    return parts;
 }
 
 } // namespace brumefall::media

@@ -1,10 +1,12 @@
 /// Where a piece of a recording may end and the next one begin: at a note that was heard whole.
 #pragma once
 
+#include "media/condense.h"
 #include "media/heard.h"
 #include "media/reading_grammar.h"
 
 #include <cstddef>
+#include <span>
 #include <vector>
 
 namespace brumefall::media {
@@ -17,5 +19,14 @@ namespace brumefall::media {
 /// How many words there are up to the end of the last note that was heard whole before `sure_s`.
 [[nodiscard]] std::size_t wholeUntil(
     const std::vector<HeardWord>& heard, const Grammar& grammar, double sure_s);
+
+/// The word that the last note begins with; 0 where there is none.
+[[nodiscard]] std::size_t lastBegun(std::span<const HeardWord> heard);
+
+/// The words that begin within a stretch.
+[[nodiscard]] std::vector<HeardWord> wordsIn(std::span<const HeardWord> heard, const take::Span& span);
+
+/// A stretch in parts between which a silence was cut out of the recording: calls, mostly.
+[[nodiscard]] std::vector<take::Span> saidParts(const Condensed& condensed, const take::Span& span);
 
 } // namespace brumefall::media

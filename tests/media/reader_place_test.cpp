@@ -124,3 +124,32 @@ TEST(ReaderPlace, WhatIsReadLaterIsNotLookedForBefore)
     place.until = 3; // the reader went back
     EXPECT_EQ(place.window(planned(), {0.0, 20.0}).last, 12U) << "one note is looked for at least";
 }
+
+TEST(ReaderPlace, TheSteadierTheLastNotesTheNearerTheNextOneIsToItsTime)
+{
+    const auto steady = afterTwelve([](double k) { return kApart_s * k; });
+    const auto loose =
+        afterTwelve([](double k) { return kApart_s * k + (static_cast<int>(k) % 2 == 0 ? 1.5 : 0.0); });
+    ASSERT_TRUE(steady.offDue_s() && loose.offDue_s());
+    EXPECT_DOUBLE_EQ(*steady.offDue_s(), 5.0);
+    EXPECT_DOUBLE_EQ(*loose.offDue_s(), 9.5);
+    EXPECT_FALSE(afterTwelve([](double k) { return 1.5 * k; }).offDue_s()) << "no pace";
+}
+
+TEST(ReaderPlace, WhatIsDueInACallIsFewNotes)
+{
+    const auto notes = planned();
+    const auto place = afterTwelve([](double k) { return 100.0 + kApart_s * k; });
+    EXPECT_EQ(place.dueIn(notes, {164.0, 168.0}, 5.0), std::pair(std::size_t{12}, std::size_t{15}));
+    EXPECT_EQ(
+        media::ReaderPlace{}.dueIn(notes, {164.0, 168.0}, 5.0), std::pair(std::size_t{0}, std::size_t{0}));
+}
+
+TEST(ReaderPlace, ANoteHeardLongBeforeItIsDueIsTooEarlyByThat)
+{
+    const auto notes = planned();
+    const auto place = afterTwelve([](double k) { return kApart_s * k; });
+    EXPECT_DOUBLE_EQ(*place.earlyBy_s(notes[16], 62.0), 18.0);
+    EXPECT_DOUBLE_EQ(*place.earlyBy_s(notes[12], 63.0), -3.0);
+    EXPECT_FALSE(media::ReaderPlace{}.earlyBy_s(notes[16], 62.0));
+}
