@@ -438,7 +438,7 @@ PieceSearch::Then PieceSearch::hearStrangeVoice(Piece& piece)
 PieceSearch::Then PieceSearch::hearCallByCall(Piece& piece)
 {
     const auto off_s = place_.offDue_s();
-    if (!isInNoise() || !off_s || piece.heard.isPlainReading(kHardlyTalk)) {
+    if (!off_s || piece.heard.isPlainReading(kHardlyTalk)) {
         return Then::go_on;
     }
     Heard calls;
@@ -554,7 +554,7 @@ bool PieceSearch::hearMisreadWords(Piece& piece)
     constexpr std::size_t kMore = 3;
     constexpr double kMost = 0.5; // of the notes are misread by a reader of these
     Heard& heard = piece.heard;
-    if (piece.by_call || heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
+    if (heard.words.empty() || !(heard.isReading() || heard.isInOrder())) {
         return false;
     }
     const auto byNote = [](const HeardWord& a, const HeardWord& b) { return a.place.note < b.place.note; };
@@ -576,13 +576,23 @@ bool PieceSearch::hearMisreadWords(Piece& piece)
     again.window.near_misses = true;
     hear(again);
     const std::size_t notes = again.heard.notes();
-    if (notes < heard.notes() || (notes == heard.notes() && again.heard.mistakesOther(heard))
+    if (isLaterOrEarlier(piece, again.heard) || notes < heard.notes()
+        || (notes == heard.notes() && again.heard.mistakesOther(heard))
         || static_cast<double>(again.heard.misreadNotes())
             > std::max(static_cast<double>(kSomeMisread), kMost * static_cast<double>(notes))) {
         return false;
     }
     heard = std::move(again.heard);
     return true;
+}
+
+bool PieceSearch::isLaterOrEarlier(const Piece& piece, const Heard& again) const
+{
+    constexpr double kHardly = 0.5; // a note
+    const auto off_s = piece.by_call ? place_.offDue_s() : std::nullopt;
+    return off_s
+        && onTime(piece.condensed, again.words, *off_s)
+        < onTime(piece.condensed, piece.heard.words, *off_s) - kHardly;
 }
 
 bool PieceSearch::mayHaveShortNote(const Heard& heard) const

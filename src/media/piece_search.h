@@ -146,8 +146,8 @@ private:
     /// These words of a piece count.
     void follow(const Condensed& condensed, std::span<const HeardWord> words);
 
-    /// In noise, notes that are not due yet explain a piece as well as those that are: it is heard part by
-    /// part, each for what is due in it, where that finds more notes when they are due.
+    /// In noise and beside talk, notes that are not due yet explain a piece as well as those that are: it is
+    /// heard part by part, each for what is due in it, where that finds more notes when they are due.
     Then hearCallByCall(Piece& piece);
     /// How many different notes are heard when they are due; one that is heard so much earlier or later
     /// counts for nothing, and the less the nearer it comes to that.
@@ -174,6 +174,9 @@ private:
     /// Hears the piece once more, now that it is known where the reader is: other words may stand in the
     /// place of a note's own. Not where that finds less, or would make another stage's notes into these.
     bool hearMisreadWords(Piece& piece);
+
+    /// A piece that was heard call by call is heard `again` with notes farther from when they are due.
+    [[nodiscard]] bool isLaterOrEarlier(const Piece& piece, const Heard& again) const;
 
     /// The next note is a single word ("stop"), and a word's talk was heard: that is as likely as it.
     [[nodiscard]] bool mayHaveShortNote(const Heard& heard) const;

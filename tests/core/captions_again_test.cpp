@@ -73,6 +73,28 @@ TEST(CaptionsAgain, WhereEveryBlockBeginsWithTheEndOfTheLastNothingIsSaidTwice)
     EXPECT_EQ(inOneLine(draftOf(rolling)), once);
 }
 
+TEST(CaptionsAgain, ACorrectionMayGoBackToTheNoteBefore)
+{
+    EXPECT_EQ(
+        proposals(draftOf("[0:01] right five 80\n[0:05] left four into right four no wait left four into "
+                          "right three 70\n[0:12] left two 50\n")),
+        "right five 80\nleft four into right three 70\nleft two 50\n");
+}
+
+TEST(CaptionsAgain, OfAWordSaidThreeTimesOneStays)
+{
+    const auto draft =
+        draftOf("[0:01] right five 80\n[0:05] left six flat flat flat 70\n[0:12] left two 50\n");
+    EXPECT_NE(proposals(draft).find("flat"), std::string::npos) << proposals(draft);
+}
+
+TEST(CaptionsAgain, ARefusalThatWasBegunTwiceIsStillOne)
+{
+    EXPECT_EQ(
+        proposals(draftOf("[0:01] right five 80\n[0:05] left six don't don't cut 70\n[0:12] left two 50\n")),
+        "right five 80\nleft six don't cut 70\nleft two 50\n");
+}
+
 TEST(CaptionsAgain, ANoteSaidAgainAsTheCarComesUpToItIsAnEcho)
 {
     const auto draft = draftOf("WEBVTT\n\n00:01.000 --> 00:02.000\nright five 80\n\n"

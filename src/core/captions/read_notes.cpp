@@ -203,6 +203,7 @@ private:
     /// All of a note so far, or of "tightens to three, no, to two" only what follows the shape.
     void takeBack(ReadNote& note, bool only_target)
     {
+        note.corrected = true;
         if (!only_target) {
             taken_back_.insert(taken_back_.end(), note.parts.begin(), note.parts.end());
             note.parts.clear();
@@ -346,6 +347,9 @@ public:
     std::vector<Event> unite()
     {
         for (std::size_t i = 0; i < events_.size(); ++i) {
+            while (isBegunAnew(i)) {
+                take(i, 1);
+            }
             for (std::size_t n = kLongestRun; n >= 1; --n) {
                 while (isSaidAgain(i, n)) {
                     take(i, n);
@@ -423,6 +427,15 @@ private:
         }
         const bool edge = isEdge(again.pause);
         return edge || habit_ || habit_with_distance_ || (n >= 2 && again.pause != Pause::none);
+    }
+
+    /// "left four into right four, no, left four into right three": the correction goes back to the note
+    /// before.
+    [[nodiscard]] bool isBegunAnew(std::size_t i) const
+    {
+        const ReadNote* a = noteAt(i);
+        const ReadNote* b = noteAt(i + 1);
+        return a != nullptr && b != nullptr && b->corrected && metresOf(*a) == 0 && sameCorner(*a, *b);
     }
 
     /// The second run takes the place of the first; of each note the fuller form stays.

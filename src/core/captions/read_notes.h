@@ -17,6 +17,7 @@ struct ReadNote {
     std::size_t last_word = 0;
     bool corner = false;
     bool prefixed = false; ///< begins with something other than its head
+    bool corrected = false; ///< some of it was taken back before it was said
     notes::Pause pause = notes::Pause::none; ///< before its first word, joiner included
 
     [[nodiscard]] std::string text() const;

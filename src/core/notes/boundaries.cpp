@@ -53,7 +53,9 @@ bool Boundaries::headComesAtOnce(std::size_t i) const
         if (headBeginsAt(j)) {
             return true;
         }
-        if (!isPrefix(j) && line_.roleAt(j) != Role::extent) {
+        const bool speed = line_.roleAt(j) == Role::named_grade && !line_.used[j]
+            && !line_.atoms[j].pause_after; // "and flat right kink"
+        if (!isPrefix(j) && !speed && line_.roleAt(j) != Role::extent) {
             return false;
         }
     }

@@ -123,6 +123,12 @@ private:
             && *before + 1 != i) {
             grade = after;
         }
+        // "flat left kink": the same, where no other corner begins with the name
+        if (before && !forward_first && after && *after == i + 1 && *before + 1 == i
+            && line_.roleAt(*before) == Role::named_grade && !standsAlone(line_.atoms[*before].value)
+            && standsAlone(line_.atoms[*after].value) && line_.roleAt(*after + 1) != Role::direction) {
+            grade = after;
+        }
         // "six right flat", "hairpin right tight": what is a grade by itself beside the direction wins over a
         // word that says how
         if (forward_first && after && before && *before + 1 == i

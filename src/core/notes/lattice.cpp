@@ -315,7 +315,10 @@ private:
                     words_.begin() + static_cast<std::ptrdiff_t>(at),
                     [](const HeardWord& a, const HeardWord& b) { return a.word == b.word; });
         };
-        if (standsAgain(1, i + 1) && growth_.classAt(i) == NumberClass::none) {
+        // not where the word ends what was said before, and is shown again
+        const bool phrase =
+            isPhraseAt(i + 1, [](const LexiconEntry& entry) { return entry.words.size() > 1; });
+        if (phrase && standsAgain(1, i + 1) && growth_.classAt(i) == NumberClass::none) {
             begun(i + 1, kCost);
         }
         for (std::size_t n = 1; n <= kLongest && i + n < words_.size(); ++n) {

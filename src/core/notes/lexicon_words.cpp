@@ -330,7 +330,7 @@ constexpr RoleWords kWords[] = {
     {Role::here,
         "here here_now=here now now_now=now here_it_is=here this_one=here this_is_it=here coming_now=now"},
     {Role::correction,
-        "no sorry correction i_mean scrap_that=no cancel=no i_meant=no make_that=no "
+        "no sorry correction i_mean no_wait=no no_no=no scrap_that=no cancel=no i_meant=no make_that=no "
         "make_it=no or=no actually=no rather=no my_mistake=no my_fault=no my_bad=no"},
     {Role::for_, "for"},
     {Role::metres, "metres meters metre m"},
