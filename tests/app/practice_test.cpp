@@ -252,8 +252,11 @@ TEST_F(PracticeTest, WithoutAVideoOneReadsAlongThePlan)
     ASSERT_TRUE(waitFor(
         [&] { return window_->transport().isSilent() && window_->transport().player().isOpen(); }, 10000));
     chooseNotes(3, 6);
+    const auto* level = find<QWidget>("levelMeter");
+    EXPECT_FALSE(level->isVisible()) << "the simulated reader is silent before it reads";
     press(Qt::Key_R);
     ASSERT_TRUE(waitForReading());
+    EXPECT_TRUE(level->isVisible());
     ASSERT_TRUE(waitForVerdicts());
     EXPECT_EQ(lastTake().pass, "");
     EXPECT_LT(worst_s(), 0.5);

@@ -443,6 +443,7 @@ void ReadWorkspace::showState()
     discard_->setVisible(recording);
     guide_->setVisible(!recording);
     const bool microphone = input_->currentData().toString() != QStringLiteral("simulated");
+    level_->setVisible(microphone || recording);
     delay_->setVisible(microphone && !on);
     delay_->setEnabled(!latency_.isRunning());
     record_->setEnabled(!latency_.isRunning());
