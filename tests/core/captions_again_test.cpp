@@ -81,6 +81,13 @@ TEST(CaptionsAgain, ACorrectionMayGoBackToTheNoteBefore)
         "right five 80\nleft four into right three 70\nleft two 50\n");
 }
 
+TEST(CaptionsAgain, ACorrectedCornerLikeTheOneBeforeIsASecondOne)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left four into right four no left four 70\n"
+                                "[0:12] left two 50\n")),
+        "right five 80\nleft four into left four 70\nleft two 50\n");
+}
+
 TEST(CaptionsAgain, OfAWordSaidThreeTimesOneStays)
 {
     const auto draft =

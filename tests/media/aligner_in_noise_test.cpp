@@ -17,7 +17,7 @@ using namespace brumefall;
 
 namespace {
 
-constexpr double kPart_s = 130.0; ///< of the demo stage
+constexpr double kPart_s = 105.0; ///< of the demo stage
 
 /// The driver sits farther from the microphone and never stops.
 void addDriver(media::Sound& reading, double share)
@@ -154,7 +154,7 @@ TEST(Aligner, ADriverWhoTalksAllAlongHidesNothing)
 TEST(Aligner, ADriverHalfAsLoudHidesHardlyAny)
 {
     const auto plan = demoPlan();
-    auto reading = media::readAloud(plan, {}, 5, -3.0, 90.0);
+    auto reading = media::readAloud(plan, {}, 5, -3.0, 75.0);
     addDriver(reading.sound, 0.33);
     const auto found = media::align(reading.sound, take::expectedNotes(plan)).notes;
     EXPECT_GE(foundOf(found, reading.truth) + 1, reading.truth.size());
@@ -182,7 +182,7 @@ TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
 TEST(Aligner, HumARumbleAndAFaintMicrophoneHideNothing)
 {
     const auto plan = demoPlan();
-    const auto reading = media::readAloud(plan, {}, 5, 40.0, 75.0);
+    const auto reading = media::readAloud(plan, {}, 5, 40.0, 68.0);
     const auto expected = take::expectedNotes(plan);
     auto hum = media::resampled(reading.sound, media::kAlignRate_hz);
     auto faint = hum;

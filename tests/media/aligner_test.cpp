@@ -192,7 +192,7 @@ TEST(Aligner, ANoteBeginsWhereItIsSaidAndNotAtTheEndOfTheCallBefore)
 TEST(Aligner, ANoteBeginsWithItsIntoHoweverSlowlyThatIsSaid)
 {
     constexpr int kSlow = 80; ///< words in a minute
-    const auto expected = someNotes(22, 32);
+    const auto expected = someNotes(22, 28);
     const auto said = saidInTurn(textsOf(expected), kSlow, {});
     const auto found = media::align(said.sound, expected).notes;
     std::size_t joined = 0;
@@ -292,8 +292,8 @@ TEST(Aligner, AReadingIsFoundOnBothSidesOfACut)
 {
     constexpr std::size_t kAtTheCut = 2; ///< notes that may be lost
     const auto plan = demoPlan();
-    const auto before = media::readAloud(plan, {}, 5, 0.0, 55.0);
-    const auto behind = media::readAloud(plan, {}, 6, 160.0, 200.0);
+    const auto before = media::readAloud(plan, {}, 5, 0.0, 48.0);
+    const auto behind = media::readAloud(plan, {}, 6, 160.0, 190.0);
     const auto found = media::align(joined(before.sound, behind.sound), take::expectedNotes(plan)).notes;
     std::size_t read = 0;
     for (const auto& truth : {before.truth, behind.truth}) {

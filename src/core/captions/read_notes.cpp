@@ -43,9 +43,8 @@ private:
         if (said.part == Part::countdown || said.part == Part::go) {
             events_.push_back({Event::go, {}, said.first, said.last});
             open_ = false;
-            if (said.part == Part::countdown
-                || isEndOfStage()) { // a distance from there is of no note before
-                completeCorrected();
+            if (said.part == Part::countdown || isEndOfStage()) {
+                completeCorrected(); // a distance from there is of no note before
                 last_note_ = kNone;
             }
             return;
@@ -430,12 +429,14 @@ private:
     }
 
     /// "left four into right four, no, left four into right three": the correction goes back to the note
-    /// before.
+    /// before. "left four into right four, no, left four" is two corners.
     [[nodiscard]] bool isBegunAnew(std::size_t i) const
     {
         const ReadNote* a = noteAt(i);
         const ReadNote* b = noteAt(i + 1);
-        return a != nullptr && b != nullptr && b->corrected && metresOf(*a) == 0 && sameCorner(*a, *b);
+        const ReadNote* next = noteAt(i + 2);
+        return a != nullptr && b != nullptr && next != nullptr && b->corrected && !next->joiner.empty()
+            && metresOf(*a) == 0 && metresOf(*b) == 0 && sameCorner(*a, *b);
     }
 
     /// The second run takes the place of the first; of each note the fuller form stays.

@@ -1,5 +1,8 @@
 #include "notes/filler.h"
 
+#include "notes/heads.h"
+#include "notes/lexicon_words.h"
+
 #include <algorithm>
 
 namespace brumefall::notes {
@@ -140,7 +143,13 @@ public:
             case Role::gradient: note.gradient = atom.value; break;
             case Role::warning: takeWarning(note, atom.value); break;
             case Role::sudden: note.warnings.push_back("sudden"); break;
-            case Role::speed: note.speed.push_back(atom.value); break;
+            case Role::speed:
+                if (shape != nullptr && !shape->to && isTarget(note, i)) {
+                    shape->to = Grade{0, std::string(otherGradeOf(atom.value))};
+                } else {
+                    note.speed.push_back(atom.value);
+                }
+                break;
             case Role::entry:
                 if (atom.value.ends_with("left") || atom.value.ends_with("right")) {
                     note.direction = atom.value.ends_with("left") ? Direction::left : Direction::right;
@@ -198,6 +207,15 @@ private:
             }
         }
         return Role::unknown;
+    }
+
+    /// "medium right tightens to slow": a crew's grade after its shape, where its grades are words.
+    [[nodiscard]] bool isTarget(const Note& note, std::size_t i) const
+    {
+        const std::size_t before = i > 0 && line_.roleAt(i - 1) == Role::to ? i - 1 : i;
+        return note.grade && !note.grade->isNumber() && !namesCorner(note.grade->name) && before > 0
+            && line_.roleAt(before - 1) == Role::shape && !line_.atoms[before - 1].pause_after
+            && !otherGradeOf(line_.atoms[i].value).empty();
     }
 
     /// "double left three", "double three left"

@@ -9,12 +9,6 @@
 namespace brumefall::notes {
 namespace {
 
-bool standsAlone(const std::string& grade)
-{
-    return grade.find("hairpin") != std::string::npos || grade.find("square") != std::string::npos
-        || grade == "acute" || grade == "kink" || grade == "bend";
-}
-
 class HeadFinder {
 public:
     explicit HeadFinder(AtomLine& line)
@@ -40,7 +34,7 @@ public:
         }
         for (std::size_t i = 0; i < line_.atoms.size(); ++i) {
             if (line_.atoms[i].role == Role::named_grade && !line_.used[i]
-                && standsAlone(line_.atoms[i].value) && (i == 0 || line_.roleAt(i - 1) != Role::to)
+                && namesCorner(line_.atoms[i].value) && (i == 0 || line_.roleAt(i - 1) != Role::to)
                 && (i == 0 || line_.roleAt(i - 1) != Role::shape)) {
                 line_.used[i] = true;
                 if (Head* begun = namedAfter(i)) {
@@ -125,15 +119,15 @@ private:
         }
         // "flat left kink": the same, where no other corner begins with the name
         if (before && !forward_first && after && *after == i + 1 && *before + 1 == i
-            && line_.roleAt(*before) == Role::named_grade && !standsAlone(line_.atoms[*before].value)
-            && standsAlone(line_.atoms[*after].value) && line_.roleAt(*after + 1) != Role::direction) {
+            && line_.roleAt(*before) == Role::named_grade && !namesCorner(line_.atoms[*before].value)
+            && namesCorner(line_.atoms[*after].value) && line_.roleAt(*after + 1) != Role::direction) {
             grade = after;
         }
         // "six right flat", "hairpin right tight": what is a grade by itself beside the direction wins over a
         // word that says how
         if (forward_first && after && before && *before + 1 == i
-            && (line_.roleAt(*before) == Role::number || standsAlone(line_.atoms[*before].value))
-            && line_.roleAt(*after) == Role::named_grade && !standsAlone(line_.atoms[*after].value)) {
+            && (line_.roleAt(*before) == Role::number || namesCorner(line_.atoms[*before].value))
+            && line_.roleAt(*after) == Role::named_grade && !namesCorner(line_.atoms[*after].value)) {
             grade = before;
         }
         if (grade) {
@@ -222,12 +216,7 @@ private:
         if (line_.roleAt(i) == Role::number && line_.atoms[i].number == 90) {
             return "square";
         }
-        const std::string word = lowerCase(line_.slice(i, i + 1));
-        const auto also = secondMeanings();
-        const auto it = std::find_if(also.begin(), also.end(), [&](const SecondMeaning& meaning) {
-            return meaning.role == Role::named_grade && meaning.word == word;
-        });
-        return it == also.end() ? "" : std::string(it->written);
+        return std::string(otherGradeOf(lowerCase(line_.slice(i, i + 1))));
     }
     /// "left open to four", "left open four": what it opens to follows.
     [[nodiscard]] bool leadsOn(std::size_t i) const
@@ -309,6 +298,12 @@ private:
 };
 
 } // namespace
+
+bool namesCorner(const std::string& grade)
+{
+    return grade.find("hairpin") != std::string::npos || grade.find("square") != std::string::npos
+        || grade == "acute" || grade == "kink" || grade == "bend";
+}
 
 HeadsOfLine findHeads(AtomLine& line)
 {

@@ -29,4 +29,7 @@ struct HeadsOfLine {
 /// Marks the atoms that it takes as used.
 [[nodiscard]] HeadsOfLine findHeads(AtomLine& line);
 
+/// Whether a grade names a kind of corner ("hairpin") and not how fast one is ("medium").
+[[nodiscard]] bool namesCorner(const std::string& grade);
+
 } // namespace brumefall::notes

@@ -285,10 +285,12 @@ private:
             const bool echo = words_[i].pause >= Pause::stop_edge && isEchoAt(i + n);
             // a block that begins with all of the one before, and goes on: captions that roll
             const bool rolls = edge && !echo && i + n < words_.size() && isEdge(i - n) && !isEdge(i + n);
+            // "left hairpin 200", and long after it the same: another corner
+            const double whole = words_[i].pause == Pause::silence ? 1.3 : -0.3;
             const double cost = rolls && n > 1 ? -1.5
                 : edge && !echo                ? (n == 1 ? (number ? 1.0 : 0.6)
                                          : n == 2        ? 0.45
-                                                         : -0.3)
+                                                         : whole)
                 : n == 1                       ? (number ? 1.6 : 0.9)
                                                : 1.3;
             growth_.add(i, {static_cast<int>(i + n), Part::again, By::shown_again, {}, 0, cost, i, i + n});

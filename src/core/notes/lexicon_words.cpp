@@ -531,6 +531,16 @@ std::span<const SecondMeaning> secondMeanings()
     return kSecondMeanings;
 }
 
+std::string_view otherGradeOf(std::string_view word)
+{
+    for (const SecondMeaning& meaning : kSecondMeanings) {
+        if (meaning.role == Role::named_grade && meaning.word == word) {
+            return meaning.written;
+        }
+    }
+    return {};
+}
+
 std::span<const WeakForm> weakForms()
 {
     return kWeakForms;

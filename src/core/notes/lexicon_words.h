@@ -24,6 +24,8 @@ struct SecondMeaning {
     double cost; ///< nats, above what it mostly means
 };
 [[nodiscard]] std::span<const SecondMeaning> secondMeanings();
+/// The grade that a word is, too, as it is written; empty for none.
+[[nodiscard]] std::string_view otherGradeOf(std::string_view word);
 
 /// A word said in passing, and its sounds then, in the recogniser's phones.
 struct WeakForm {
