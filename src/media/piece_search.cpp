@@ -307,12 +307,18 @@ void PieceSearch::follow(const Condensed& condensed, std::span<const HeardWord> 
     }
 }
 
+std::optional<double> PieceSearch::earlyBy_s(
+    const Condensed& condensed, std::span<const HeardWord> words, std::size_t i) const
+{
+    return beginsNote(words, i)
+        ? place_.earlyBy_s(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s)
+        : std::nullopt;
+}
+
 bool PieceSearch::holdsStray(const Condensed& condensed, std::span<const HeardWord> words) const
 {
     for (std::size_t i = 0; i < words.size(); ++i) {
-        const auto early_s =
-            place_.earlyBy_s(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s);
-        if (beginsNote(words, i) && early_s && *early_s > kOffSteady_s) {
+        if (earlyBy_s(condensed, words, i).value_or(0.0) > kOffSteady_s) {
             return true;
         }
     }
@@ -477,9 +483,7 @@ double PieceSearch::onTime(const Condensed& condensed, std::span<const HeardWord
 {
     std::map<std::size_t, double> notes;
     for (std::size_t i = 0; i < words.size(); ++i) {
-        const auto early_s =
-            place_.earlyBy_s(expected_[words[i].place.note], recordingOf(condensed, words[i].span).start_s);
-        if (beginsNote(words, i) && early_s) {
+        if (const auto early_s = earlyBy_s(condensed, words, i)) {
             double& note = notes[words[i].place.note];
             note = std::max(note, 1.0 - std::abs(*early_s) / off_s);
         }

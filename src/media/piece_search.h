@@ -83,6 +83,10 @@ private:
     /// where the recording has to be condensed anew, without `without_`.
     std::optional<std::vector<Stretch>> searchIn(
         const Condensed& condensed, const take::Span& span, bool more, const Progress& progress);
+    /// By how much the note that begins with word `i` is earlier than it is due; nothing where none begins,
+    /// or nobody knows that.
+    [[nodiscard]] std::optional<double> earlyBy_s(
+        const Condensed& condensed, std::span<const HeardWord> words, std::size_t i) const;
     /// Whether one of these notes was heard long before it is due.
     [[nodiscard]] bool holdsStray(const Condensed& condensed, std::span<const HeardWord> words) const;
     /// A stretch of `condensed`, where in the notes it is searched, and what was heard in it.

@@ -5,6 +5,28 @@
 #include <utility>
 
 namespace brumefall::captions {
+namespace {
+
+/// The distance from a later go to its first note, a call without notes, belongs to no note before it.
+void partStages(notes::ParsedNotes& parsed, const Draft& draft, const notes::Style& style)
+{
+    for (const DraftStage& stage : draft.stages) {
+        if (stage.first_call == 0 || stage.first_call >= draft.calls.size()
+            || !draft.calls[stage.first_call].notes.empty()) {
+            continue;
+        }
+        const auto before = std::find_if(parsed.calls.begin(), parsed.calls.end(),
+            [&](const notes::Call& call) { return call.line == static_cast<int>(stage.first_call); });
+        const auto alone = notes::parseNotes(draft.calls[stage.first_call - 1].text, style);
+        if (before != parsed.calls.end() && !before->notes.empty() && !alone.calls.empty()
+            && !alone.calls.back().notes.empty()) {
+            before->notes.back().link = alone.calls.back().notes.back().link;
+            before->notes.back().spoken_after = alone.calls.back().notes.back().spoken_after;
+        }
+    }
+}
+
+} // namespace
 
 double DraftCall::confidence() const
 {
@@ -91,25 +113,6 @@ std::vector<DraftPlace> draftPlaces(
         }
     }
     return places;
-}
-
-/// The distance from a later go to its first note, a call without notes, belongs to no note before it.
-static void partStages(notes::ParsedNotes& parsed, const Draft& draft, const notes::Style& style)
-{
-    for (const DraftStage& stage : draft.stages) {
-        if (stage.first_call == 0 || stage.first_call >= draft.calls.size()
-            || !draft.calls[stage.first_call].notes.empty()) {
-            continue;
-        }
-        const auto before = std::find_if(parsed.calls.begin(), parsed.calls.end(),
-            [&](const notes::Call& call) { return call.line == static_cast<int>(stage.first_call); });
-        const auto alone = notes::parseNotes(draft.calls[stage.first_call - 1].text, style);
-        if (before != parsed.calls.end() && !before->notes.empty() && !alone.calls.empty()
-            && !alone.calls.back().notes.empty()) {
-            before->notes.back().link = alone.calls.back().notes.back().link;
-            before->notes.back().spoken_after = alone.calls.back().notes.back().spoken_after;
-        }
-    }
 }
 
 notes::ParsedNotes understandDraft(const Draft& draft, const notes::Style& style)
