@@ -95,6 +95,24 @@ TEST(CaptionsAgain, OfAWordSaidThreeTimesOneStays)
     EXPECT_NE(proposals(draft).find("flat"), std::string::npos) << proposals(draft);
 }
 
+TEST(CaptionsAgain, APhraseThatIsSaidThreeTimesIsMeantOnce)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left six. Don't cut. Don't cut. Don't cut. 70\n"
+                                "[0:12] left two long long 50\n")),
+        "right five 80\nleft six don't cut 70\nleft two long long 50\n");
+}
+
+TEST(CaptionsAgain, WhoWasInterruptedSaysTheNoteOnceMore)
+{
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] into left four long\n"
+                                "[0:07] where are we okay good\n[0:09] left four 60\n[0:12] left two 50\n")),
+        "right five 80\ninto left four long 60\nleft two 50\n");
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left four 30\n[0:07] okay good\n"
+                                "[0:09] left four 60\n[0:12] left two 50\n")),
+        "right five 80\nleft four 30\nleft four 60\nleft two 50\n")
+        << "with a distance between, there are two";
+}
+
 TEST(CaptionsAgain, ARefusalThatWasBegunTwiceIsStillOne)
 {
     EXPECT_EQ(

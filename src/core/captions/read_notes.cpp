@@ -212,12 +212,22 @@ private:
         }
     }
 
+    /// "don't cut, don't cut, don't cut" is meant once. "long long" is longer, and "caution caution" worse.
+    [[nodiscard]] static bool isPhraseSaidTwice(const ReadNote& note, const Said& said)
+    {
+        return !note.parts.empty() && note.parts.back()->part == said.part
+            && note.parts.back()->words == said.words && said.words.find(' ') != std::string::npos;
+    }
+
     void add(std::size_t event, const Said& said)
     {
         ReadNote& note = events_[event].read;
         note.last_word = said.last;
         if (said.part == Part::correction) {
             takeBack(note, said.state.kind == Kind::shape_to);
+            return;
+        }
+        if (isPhraseSaidTwice(note, said)) {
             return;
         }
         note.parts.push_back(&said);
@@ -349,6 +359,10 @@ public:
             while (isBegunAnew(i)) {
                 take(i, 1);
             }
+            if (isSaidAgainAfterTalk(i)) {
+                takeAfterTalk(i);
+                continue; // with the talk
+            }
             for (std::size_t n = kLongestRun; n >= 1; --n) {
                 while (isSaidAgain(i, n)) {
                     take(i, n);
@@ -439,24 +453,22 @@ private:
             && metresOf(*a) == 0 && metresOf(*b) == 0 && sameCorner(*a, *b);
     }
 
+    /// "right four", "where are we?", "right four 60": who was interrupted says it once more.
+    [[nodiscard]] bool isSaidAgainAfterTalk(std::size_t i) const
+    {
+        const ReadNote* a = noteAt(i);
+        const ReadNote* b = noteAt(i + 2);
+        return a != nullptr && b != nullptr && events_[i + 1].what == Event::talk && b->joiner.empty()
+            && metresOf(*a) == 0 && sameCorner(*a, *b) && !isEchoOf(*a, *b);
+    }
+
     /// The second run takes the place of the first; of each note the fuller form stays.
     void take(std::size_t i, std::size_t n)
     {
         for (std::size_t k = 0; k < n; ++k) {
             ReadNote& a = events_[i + k].read;
             ReadNote& b = events_[i + n + k].read;
-            if (meaningOf(b) > meaningOf(a)) {
-                std::swap(a.parts, b.parts);
-                a.corner = b.corner;
-                a.prefixed = b.prefixed;
-            }
-            for (const Said* said : b.parts) { // "don't cut" the first time, and "caution" the second
-                const bool there = std::any_of(a.parts.begin(), a.parts.end(),
-                    [&](const Said* part) { return part->part == said->part; });
-                if (standsByItself(said->part) && !there) {
-                    a.parts.push_back(said);
-                }
-            }
+            keepFuller(a, b);
             a.distance = b.distance; // that of the first was said before it, where it is another
             if (k + 1 == n) {
                 a.last_word = b.last_word;
@@ -464,6 +476,31 @@ private:
         }
         const auto from = events_.begin() + static_cast<std::ptrdiff_t>(i + n);
         events_.erase(from, from + static_cast<std::ptrdiff_t>(n));
+    }
+
+    /// The note behind the talk stays, as it is joined to the one before.
+    void takeAfterTalk(std::size_t i)
+    {
+        ReadNote& stays = events_[i + 2].read;
+        keepFuller(stays, events_[i].read);
+        stays.joiner = std::move(events_[i].read.joiner);
+        events_.erase(events_.begin() + static_cast<std::ptrdiff_t>(i));
+    }
+
+    static void keepFuller(ReadNote& stays, ReadNote& other)
+    {
+        if (meaningOf(other) > meaningOf(stays)) {
+            std::swap(stays.parts, other.parts);
+            stays.corner = other.corner;
+            stays.prefixed = other.prefixed;
+        }
+        for (const Said* said : other.parts) { // "don't cut" the first time, and "caution" the second
+            const bool there = std::any_of(stays.parts.begin(), stays.parts.end(),
+                [&](const Said* part) { return part->part == said->part; });
+            if (standsByItself(said->part) && !there) {
+                stays.parts.push_back(said);
+            }
+        }
     }
 
     std::vector<Event> events_;

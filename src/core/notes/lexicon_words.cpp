@@ -496,6 +496,7 @@ constexpr SecondMeaning kSecondMeanings[] = {
     {"sharp", Role::named_grade, "sharp", 0.6},
     {"open", Role::named_grade, "open", 0.9},
     {"k", Role::named_grade, "kink", 0.4},
+    {"kay", Role::named_grade, "kink", 0.6},
     {"flat", Role::speed, "flat", 0.5}, // "over two crests flat"
     {"flat out", Role::speed, "flat out", 0.5},
     {"or", Role::glue, "or", 0.2},
