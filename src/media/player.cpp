@@ -42,6 +42,8 @@ struct Player::State {
     int hand_deg = 0; ///< as the user asks
     std::atomic<bool> leaving = false;
     std::atomic<bool> picture_waits = false; ///< a change is on its way to the window already
+    int pictures_offered = 0;
+    Clock::time_point picture_taken_at; ///< by a window
 
     // below: shared with the event thread
     mutable std::mutex mutex;
@@ -434,18 +436,29 @@ void Player::announcePicture()
 }
 
 /// Where no window takes the picture, the player would wait for one before it goes on: take a small one then.
+/// A window that took the last one is only late, and each change of size costs libmpv more than a picture.
 void Player::offerPicture()
 {
-    constexpr int kPatience_ms = 30;
+    constexpr std::chrono::milliseconds kPatience(30);
+    constexpr std::chrono::milliseconds kPatienceWithWindow(150);
+    constexpr std::chrono::milliseconds kLately(500);
     emit pictureChanged();
-    QTimer::singleShot(kPatience_ms, this, [this] {
-        if (state_->picture_waits) {
-            static_cast<void>(picture({16, 9}));
+    const bool lately = Clock::now() - state_->picture_taken_at < kLately;
+    const int offered = ++state_->pictures_offered;
+    QTimer::singleShot(lately ? kPatienceWithWindow : kPatience, this, [this, offered] {
+        if (state_->picture_waits && offered == state_->pictures_offered) {
+            static_cast<void>(rendered({16, 9}));
         }
     });
 }
 
 QImage Player::picture(const QSize& size)
+{
+    state_->picture_taken_at = Clock::now();
+    return rendered(size);
+}
+
+QImage Player::rendered(const QSize& size)
 {
     state_->picture_waits = false;
     if (state_->render == nullptr || !isOpen() || size.isEmpty()) {
@@ -478,6 +491,7 @@ bool Player::drawsWithGl() const
 
 unsigned int Player::texture(const QSize& size)
 {
+    state_->picture_taken_at = Clock::now();
     state_->picture_waits = false;
     return state_->gl && isOpen() && !size.isEmpty() ? state_->gl->texture(size) : 0;
 }

@@ -97,6 +97,7 @@ private:
     void sendPending();
     void announcePicture();
     void offerPicture();
+    QImage rendered(const QSize& size);
     template <typename Signal, typename... Values> void tell(Signal signal, Values... values);
     void command(const char* const* words);
 

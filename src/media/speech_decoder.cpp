@@ -124,7 +124,7 @@ void DecoderFreer::operator()(ps_decoder_s* decoder) const
 Decoder makeDecoder(Means means, double warp)
 {
     const ScratchFile fillers(fillerDictionary());
-    return decoderWith({"-fdict", fillers.path(), "-beam", "1e-75", "-wbeam", "1e-75", "-pbeam", "1e-75",
+    return decoderWith({"-fdict", fillers.path(), "-beam", "1e-75", "-wbeam", "1e-60", "-pbeam", "1e-75",
                            "-maxhmmpf", "3000", "-fsgusefiller", "no", "-bestpath", "no", "-cmn",
                            means == Means::so_far ? "live" : "batch"},
         warp);

@@ -9,6 +9,7 @@
 #include <cstdio>
 #include <map>
 #include <random>
+#include <sndfile.h>
 #include <sys/wait.h>
 #include <vector>
 
@@ -44,6 +45,24 @@ std::string quoted(const std::filesystem::path& path)
 
 const std::filesystem::path kDemo = DEMO_FOLDER;
 const auto kShort = kDemo.parent_path() / "Salt Stair"; ///< of the same rally
+
+const auto kDemoTake = kDemo / "takes" / "2030-03-07 20.14.05.flac";
+
+/// The beginning of the demo's take, in a file of its own.
+std::filesystem::path demoTakeUntil(double end_s, const support::ScratchFolder& scratch)
+{
+    SF_INFO info{};
+    SNDFILE* take = sf_open(kDemoTake.c_str(), SFM_READ, &info);
+    std::vector<short> samples(static_cast<std::size_t>(end_s * info.samplerate * info.channels));
+    const auto frames =
+        sf_readf_short(take, samples.data(), static_cast<sf_count_t>(end_s * info.samplerate));
+    sf_close(take);
+    auto path = scratch.path() / "take.flac";
+    SNDFILE* part = sf_open(path.c_str(), SFM_WRITE, &info);
+    sf_writef_short(part, samples.data(), frames);
+    sf_close(part);
+    return path;
+}
 
 /// What a validator has against `json` by docs/schemas/<kind>.schema.json; empty where nothing.
 std::string schemaFaults(const std::string& kind, const std::string& json)
@@ -288,12 +307,13 @@ void writeNoise(const std::filesystem::path& file, int seconds)
 
 TEST(Cli, JudgeTellsMisreadWordsAndWhyNotesWereLate)
 {
-    const auto take = kDemo / "takes" / "2030-03-07 20.14.05.flac";
+    const support::ScratchFolder scratch;
+    const auto take = demoTakeUntil(153.0, scratch);
     const auto result = run("judge " + quoted(kDemo) + " --pass stage --audio " + quoted(take) + " --go 4.0");
     ASSERT_EQ(result.exit_code, 0) << result.err;
     const auto json = Json::parse(result.out);
     EXPECT_EQ(json["format"], "brumefall/verdicts/1");
-    EXPECT_EQ(json["figures"]["misread"], 3);
+    EXPECT_EQ(json["figures"]["misread"], 2);
     EXPECT_EQ(schemaFaults("verdicts", result.out), "");
     int misread = 0;
     int late = 0;
@@ -312,8 +332,8 @@ TEST(Cli, JudgeTellsMisreadWordsAndWhyNotesWereLate)
             }
         }
     }
-    EXPECT_EQ(misread, 3);
-    EXPECT_GE(late, 7);
+    EXPECT_EQ(misread, 2);
+    EXPECT_GE(late, 2);
     EXPECT_EQ(run("judge " + quoted(kDemo) + " --pass stage").exit_code, 2);
 }
 
@@ -330,17 +350,18 @@ TEST(Cli, HearOfSoundInWhichNobodyReadsSaysSoAndInventsNothing)
 
 TEST(Cli, HearPrintsEveryWordWithItsTime)
 {
-    const auto result = run("hear " + quoted(kDemo / "takes" / "2030-03-07 20.14.05.flac"));
+    const support::ScratchFolder scratch;
+    const auto result = run("hear " + quoted(demoTakeUntil(100.0, scratch)));
     ASSERT_EQ(result.exit_code, 0) << result.err;
     const auto json = Json::parse(result.out);
-    EXPECT_GT(json["heard"].size(), 100U);
+    EXPECT_GT(json["heard"].size(), 50U);
     double before_s = 0.0;
     for (const Json& word : json["heard"]) {
         EXPECT_GE(word["at_s"].get<double>(), before_s);
         EXPECT_FALSE(word["word"].get<std::string>().empty());
         before_s = word["at_s"];
     }
-    EXPECT_GT(json["calls"].size(), 20U);
+    EXPECT_GT(json["calls"].size(), 7U);
 }
 
 TEST(Cli, JudgeOfSoundThatIsNoReadingSaysSoAndJudgesNothing)
