@@ -136,7 +136,7 @@ int main(int argc, char** argv)
     std::filesystem::create_directories(folder);
     const auto& sounds = media::englishPronunciations();
     auto speakers = fiveSpeakers();
-    std::erase_if(speakers, [](const Speaker& speaker) { return !speaker.flite; });
+    std::erase_if(speakers, [](const Speaker& speaker) { return speaker.by != Synthesiser::flite; });
     if (speakers.empty()) {
         std::cerr << "captions_bench: flite is not there (scripts/setup bench)\n";
         return 2;

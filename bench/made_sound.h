@@ -21,12 +21,21 @@ namespace brumefall::bench {
 inline constexpr int kRate_hz = media::kAlignRate_hz;
 using Samples = std::vector<double>;
 
-/// One who speaks: espeak-ng by its variant, or a voice of flite where its command is there.
+enum class Synthesiser { espeak, flite, festival };
+
+/// One who speaks: espeak-ng by its variant, or a voice of another synthesiser where its command is there.
 struct Speaker {
     std::string name;
-    bool flite = false;
+    Synthesiser by = Synthesiser::espeak;
     double words_per_min = 240.0; ///< of espeak-ng
 };
+
+inline bool isThere(Synthesiser by)
+{
+    const char* command = by == Synthesiser::flite ? "flite" : "text2wave";
+    return by == Synthesiser::espeak
+        || std::system((std::string("command -v ") + command + " > /dev/null").c_str()) == 0;
+}
 
 inline Samples trimmedOf(const media::Sound& sound)
 {
@@ -51,10 +60,13 @@ inline const Samples& spoken(const Speaker& speaker, const std::string& text)
     if (!samples.empty()) {
         return samples;
     }
-    if (speaker.flite) {
+    if (speaker.by != Synthesiser::espeak) {
         const auto file = std::filesystem::temp_directory_path() / "brumefall-takes-bench.wav";
-        const std::string command = "flite -voice " + speaker.name + " --setf duration_stretch=0.85 -t \""
-            + text + "\" -o " + file.string();
+        const std::string command = speaker.by == Synthesiser::flite
+            ? "flite -voice " + speaker.name + " --setf duration_stretch=0.85 -t \"" + text + "\" -o "
+                + file.string()
+            : "echo \"" + text + "\" | text2wave -eval \"(voice_" + speaker.name
+                + ")\" -eval \"(Parameter.set 'Duration_Stretch 0.85)\" -o " + file.string();
         if (std::system(command.c_str()) == 0) {
             samples = trimmedOf(media::decodeSound(file, kRate_hz));
         }

@@ -16,11 +16,12 @@ namespace brumefall::bench {
 /// Two voices of espeak-ng, and three of flite where its command is there.
 inline std::vector<Speaker> fiveSpeakers()
 {
-    std::vector<Speaker> speakers{{"en-us+m3", false, 200.0}, {"en-gb+f2", false, 210.0}};
-    if (std::system("command -v flite > /dev/null") == 0) {
-        speakers.push_back({"rms", true, 0.0});
-        speakers.push_back({"slt", true, 0.0});
-        speakers.push_back({"awb", true, 0.0});
+    std::vector<Speaker> speakers{
+        {"en-us+m3", Synthesiser::espeak, 200.0}, {"en-gb+f2", Synthesiser::espeak, 210.0}};
+    if (isThere(Synthesiser::flite)) {
+        speakers.push_back({"rms", Synthesiser::flite, 0.0});
+        speakers.push_back({"slt", Synthesiser::flite, 0.0});
+        speakers.push_back({"awb", Synthesiser::flite, 0.0});
     }
     return speakers;
 }

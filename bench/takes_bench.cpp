@@ -444,26 +444,31 @@ int main(int argc, char** argv)
         return take::expectedNotes(
             plan, clock ? std::optional(take::Clock{plan.calls.front().start_s - lead_s}) : std::nullopt);
     };
-    std::vector<Speaker> speakers{{"en-us", false, 230.0}, {"en-gb-scotland+f3", false, 260.0}};
-    for (const char* voice : {"rms", "slt", "awb"}) {
-        if (std::system("command -v flite > /dev/null") == 0) {
-            speakers.push_back({voice, true});
+    std::vector<Speaker> speakers{
+        {"en-us", Synthesiser::espeak, 230.0}, {"en-gb-scotland+f3", Synthesiser::espeak, 260.0}};
+    const std::vector<std::pair<Synthesiser, std::vector<const char*>>> others{
+        {Synthesiser::flite, {"rms", "slt", "awb"}},
+        {Synthesiser::festival, {"kal_diphone", "ked_diphone", "cmu_us_slt_arctic_hts"}}};
+    for (const auto& [by, voices] : others) {
+        for (const char* voice : isThere(by) ? voices : std::vector<const char*>()) {
+            speakers.push_back({voice, by});
         }
     }
     if (const char* only = std::getenv("TAKES_SPEAKER")) {
         std::erase_if(speakers, [&](const Speaker& s) { return s.name != only; });
         const char* rate = std::getenv("TAKES_WORDS_PER_MIN");
         if (speakers.empty()) { // any variant of espeak-ng
-            speakers.push_back({only, false, rate != nullptr ? std::atof(rate) : 240.0});
+            speakers.push_back({only, Synthesiser::espeak, rate != nullptr ? std::atof(rate) : 240.0});
         }
-        if (!speakers.front().flite && speakers.front().words_per_min <= 0.0) {
-            std::fprintf(stderr, "no voice of flite is called %s, and espeak-ng needs a rate\n", only);
+        if (speakers.front().words_per_min <= 0.0) {
+            std::fprintf(
+                stderr, "no voice of flite or festival is called %s, and espeak-ng needs a rate\n", only);
             return 1;
         }
     } else if (const char* few = std::getenv("TAKES_VOICES")) { // the first few only
         speakers.resize(std::min(speakers.size(), static_cast<std::size_t>(std::max(1, std::atoi(few)))));
     }
-    const Speaker driver{"en-gb+m3", false, 200.0};
+    const Speaker driver{"en-gb+m3", Synthesiser::espeak, 200.0};
     const auto worsenBy = [](auto noise, double below_dB) {
         return [noise, below_dB](
                    Take& t, std::uint32_t seed) { addNoise(t, noise(t.samples.size(), seed), below_dB); };
