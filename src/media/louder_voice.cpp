@@ -20,10 +20,24 @@ using Features = Eigen::Matrix<float, Eigen::Dynamic, LouderVoice::kFeatures>; /
 using Vector = Eigen::Matrix<float, LouderVoice::kFeatures, 1>;
 using Frames = std::vector<std::size_t>;
 
-/// The level of the syllable around each frame, and the mean timbre of what is loud around it.
+constexpr std::size_t kAround = 45; ///< frames on each side
+
+/// The mean level around each frame.
+std::vector<float> meanLevels_dB(const std::vector<float>& levels_dB)
+{
+    std::vector<float> out;
+    for (std::size_t f = 0; f < levels_dB.size(); ++f) {
+        const auto first = levels_dB.begin() + static_cast<std::ptrdiff_t>(f - std::min(f, kAround));
+        const auto last =
+            levels_dB.begin() + static_cast<std::ptrdiff_t>(std::min(f + kAround + 1, levels_dB.size()));
+        out.push_back(std::accumulate(first, last, 0.0F) / static_cast<float>(last - first));
+    }
+    return out;
+}
+
+/// The level of the syllable around each frame, the mean level and the mean timbre of what is loud around it.
 Features featuresOf(std::span<const std::int16_t> samples)
 {
-    constexpr std::size_t kAround = 45; ///< frames on each side
     constexpr float kSoft_dB = 55.0F; ///< is next to the hiss, and of nobody's timbre
     constexpr float kHardly = 0.01F;
     using Sums = Eigen::Matrix<double, Eigen::Dynamic, LouderVoice::kFeatures>;
@@ -42,6 +56,7 @@ Features featuresOf(std::span<const std::int16_t> samples)
             sums.row(row + 1).tail<take::kCepstra>() += weight * cepstrum.cast<double>();
         }
     }
+    const auto mean_levels = meanLevels_dB(levels);
     Features out(static_cast<Eigen::Index>(levels.size()), LouderVoice::kFeatures);
     for (std::size_t f = 0; f < levels.size(); ++f) {
         const auto row = static_cast<Eigen::Index>(f);
@@ -50,6 +65,7 @@ Features featuresOf(std::span<const std::int16_t> samples)
         out.row(row) = (sums.row(last) - sums.row(first)).cast<float>();
         out.row(row) /= std::max(kHardly, out(row, 0));
         out(row, 0) = levels[f];
+        out(row, 1) = mean_levels[f];
     }
     return out;
 }
@@ -135,13 +151,17 @@ double stay_s(const std::vector<float>& likelier, const Frames& speech)
 
 } // namespace
 
-std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples)
+std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples, Of voices)
 {
     constexpr std::size_t kLeast = 300; ///< frames of speech
     constexpr float kSofter = 0.5F; ///< of the syllables are the softer voice's
     constexpr float kLouder = 0.9F; ///< of the syllables are softer than those that are surely the louder's
+    constexpr float kAlikeBelow_dB = 4.0F; ///< one voice's loudest syllables are 3 dB above its softer half
     constexpr double kStay_s = 1.15; ///< one voice, so parted, seems to take turns with itself sooner
-    const Features features = featuresOf(samples);
+    Features features = featuresOf(samples);
+    if (voices == Of::any_two) {
+        features.col(1).setZero(); // so its weight is none
+    }
     const std::vector<float> levels(features.col(0).begin(), features.col(0).end());
     const Frames speech = speechIn(levels);
     if (speech.size() < kLeast) {
@@ -149,6 +169,9 @@ std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples
     }
     const float soft_dB = quantileOf(levels, speech, kSofter);
     const float loud_dB = quantileOf(levels, speech, kLouder);
+    if (voices == Of::two_alike && loud_dB - soft_dB < kAlikeBelow_dB) {
+        return {};
+    }
     const auto by_level =
         discriminantOf(features, those(speech, [&](std::size_t f) { return levels[f] >= loud_dB; }),
             those(speech, [&](std::size_t f) { return levels[f] <= soft_dB; }));

@@ -232,9 +232,9 @@ double PieceSearch::goOnAtSeam(const std::vector<HeardWord>& words, std::size_t 
 
 std::optional<Heard> PieceSearch::hearInEveryWay(const Condensed& condensed, const take::Span& span)
 {
-    constexpr std::array<Way, 7> kWays{&PieceSearch::hearSomebodyElse, &PieceSearch::hearElsewhere,
-        &PieceSearch::hearWithoutPassingNoise, &PieceSearch::hearLouderVoice, &PieceSearch::hearOtherThroat,
-        &PieceSearch::hearStrangeVoice, &PieceSearch::hearCallByCall};
+    constexpr std::array<Way, 8> kWays{&PieceSearch::hearSomebodyElse, &PieceSearch::hearFromTheStart,
+        &PieceSearch::hearElsewhere, &PieceSearch::hearWithoutPassingNoise, &PieceSearch::hearLouderVoice,
+        &PieceSearch::hearOtherThroat, &PieceSearch::hearStrangeVoice, &PieceSearch::hearCallByCall};
     Piece piece = pieceOf(condensed, span);
     hear(piece);
     for (const Way way : kWays) {
@@ -325,6 +325,27 @@ bool PieceSearch::holdsStray(const Condensed& condensed, std::span<const HeardWo
     return false;
 }
 
+PieceSearch::Then PieceSearch::hearFromTheStart(Piece& piece)
+{
+    const bool begins = before_s_ <= 0.0 && piece.span.start_s <= 0.0;
+    if (!begins || bounded_ || !without_.all_but || !place_.anywhere
+        || piece.heard.isPlainReading(kHardlyTalk)) {
+        return Then::go_on;
+    }
+    Piece start = piece;
+    const double length_s = recordingOf(piece.condensed, piece.span).end_s + kOffSteady_s;
+    start.window.last = std::min(piece.window.last, firstNotesOf(expected_, length_s));
+    if (start.window.last == piece.window.last) {
+        return Then::go_on;
+    }
+    hear(start);
+    if (start.heard.notes() > std::max(kSomeNotes, piece.heard.notes()) && start.heard.goesForward()) {
+        piece.window = start.window;
+        piece.heard = std::move(start.heard);
+    }
+    return Then::go_on;
+}
+
 PieceSearch::Then PieceSearch::hearElsewhere(Piece& piece)
 {
     if (piece.heard.isPlainReading(kHardlyTalk) || !place_.laterThanDue_s()) {
@@ -380,6 +401,7 @@ PieceSearch::Then PieceSearch::hearWithoutPassingNoise(Piece& piece)
 PieceSearch::Then PieceSearch::hearLouderVoice(Piece& piece)
 {
     constexpr int kMostTries = 4; // it may be one voice that talks
+    constexpr int kTriesByTimbre = 2; // two that are alike are told apart by how loud each speaks, too
     constexpr double kVoices_s = 60.0; // tell them apart
     constexpr double kSame = 0.5; // some of what seemed to be notes was talk
     constexpr double kLess = 0.4; // talk for as long as the notes take
@@ -390,7 +412,9 @@ PieceSearch::Then PieceSearch::hearLouderVoice(Piece& piece)
     ++louder_tries_;
     const double length_s = static_cast<double>(piece.condensed.samples.size()) / kAlignRate_hz;
     const double first_s = std::max(0.0, std::min(piece.span.start_s, length_s - kVoices_s));
-    const auto voice = LouderVoice::in(samplesOf(piece.condensed, {first_s, first_s + kVoices_s}));
+    const auto voices =
+        louder_tries_ <= kTriesByTimbre ? LouderVoice::Of::any_two : LouderVoice::Of::two_alike;
+    const auto voice = LouderVoice::in(samplesOf(piece.condensed, {first_s, first_s + kVoices_s}), voices);
     if (!voice) {
         return Then::go_on;
     }

@@ -115,6 +115,9 @@ private:
     using Way = Then (PieceSearch::*)(Piece&);
     /// Talk is dear for a strange voice, but here it is somebody else's.
     Then hearSomebodyElse(Piece& piece);
+    /// Where nobody knows yet which notes are read, and noise explains any of them: most read from the first
+    /// one on, as fast as it is planned.
+    Then hearFromTheStart(Piece& piece);
     /// The reader may be where nothing was due yet, if the recording leaves out a part: then the notes of the
     /// piece follow one another, with hardly any talk, in a window that the plan's times do not narrow.
     Then hearElsewhere(Piece& piece);

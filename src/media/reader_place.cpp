@@ -22,6 +22,12 @@ std::size_t dueBy(const std::vector<ExpectedNote>& expected, double due_s)
 
 } // namespace
 
+std::size_t firstNotesOf(const std::vector<ExpectedNote>& expected, double length_s)
+{
+    const auto first_s = expected.empty() ? std::nullopt : dueOf(expected.front());
+    return first_s ? dueBy(expected, *first_s + length_s) : expected.size();
+}
+
 void ReaderPlace::goTo(std::size_t note)
 {
     at = note;

@@ -19,6 +19,10 @@ inline constexpr double kOffDue_s = 30.0;
 /// The same where the last notes were read at the plan's pace.
 inline constexpr double kOffSteady_s = 12.0;
 
+/// How many notes are read in so many seconds from the first one on, as they are planned; all where nobody
+/// knows that.
+[[nodiscard]] std::size_t firstNotesOf(const std::vector<ExpectedNote>& expected, double length_s);
+
 struct ReaderPlace {
     std::size_t at = 0; ///< the note that comes next
     bool anywhere = true; ///< where that is, is not known yet

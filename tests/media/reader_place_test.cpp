@@ -36,6 +36,16 @@ template <typename StartOf> media::ReaderPlace afterTwelve(const StartOf& start_
 
 } // namespace
 
+TEST(ReaderPlace, TheFirstNotesAreThoseThatArePlannedSoSoon)
+{
+    auto notes = planned();
+    EXPECT_EQ(media::firstNotesOf(notes, 4.5 * kApart_s), 5U);
+    EXPECT_EQ(media::firstNotesOf(notes, 1000.0 * kApart_s), notes.size());
+    notes.front().planned_s.reset();
+    EXPECT_EQ(media::firstNotesOf(notes, 4.5 * kApart_s), notes.size()) << "nobody knows when";
+    EXPECT_EQ(media::firstNotesOf({}, 4.5), 0U);
+}
+
 TEST(ReaderPlace, NothingHeardMayBeAnywhere)
 {
     const auto window = media::ReaderPlace{}.window(planned(), {0.0, 20.0});
