@@ -49,10 +49,9 @@ std::size_t foundOf(const std::vector<take::FoundNote>& found, const std::vector
 
 } // namespace
 
-class AlignerInNoise : public testing::TestWithParam<double> { };
-
-TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
+TEST(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
 {
+    constexpr double kLoudness = 500.0;
     const auto plan = demoPlan();
     media::FaultWish wish;
     wish.late = 2;
@@ -69,7 +68,7 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
     for (std::size_t i = 0; i < reading.sound.samples.size(); ++i) {
         const double t = static_cast<double>(i) / media::kVoiceRate_hz;
         const double engine = std::sin(560.0 * t + 3.0 * std::sin(0.7 * t)) + 0.5 * std::sin(1120.0 * t);
-        const double noise = GetParam() * (engine + 0.4 * hiss(random));
+        const double noise = kLoudness * (engine + 0.4 * hiss(random));
         reading.sound.samples[i] =
             static_cast<std::int16_t>(std::clamp(reading.sound.samples[i] + noise, -32768.0, 32767.0));
     }
@@ -94,8 +93,6 @@ TEST_P(AlignerInNoise, FindsEverySpokenNoteAndReportsEverySkippedOne)
     EXPECT_LT(start_errors[start_errors.size() * 95 / 100], 0.1);
 }
 
-INSTANTIATE_TEST_SUITE_P(Noise, AlignerInNoise, testing::Values(0.0, 500.0));
-
 /// Short noises as loud as a voice were taken for words that last for seconds, and hid all the others.
 TEST(Aligner, StonesUnderTheCarHideHardlyANote)
 {
@@ -119,14 +116,14 @@ TEST(Aligner, ACountdownAndTalkBetweenCallsHideNothingAndAreNoNotes)
 {
     const auto plan = demoPlan();
     const auto first = media::readAloud(plan, {}, 5, -3.0, 45.0);
-    const auto second = media::readAloud(plan, {}, 6, 45.0, 75.0);
+    const auto second = media::readAloud(plan, {}, 6, 45.0, 62.0);
     auto sound = joined(media::sayAtRate("five, four, three, two, one, go", 130), first.sound);
     sound = joined(sound, media::sayAtRate("that was a bit close, I think the brakes are getting hot", 190));
     sound = joined(sound, second.sound);
     const auto found = media::align(sound, take::expectedNotes(plan)).notes;
     for (std::size_t k = 0; k < found.size(); ++k) {
-        const bool said = plan.notes[k].start_s < 74.0;
-        if (said || plan.notes[k].start_s > 76.0) {
+        const bool said = plan.notes[k].start_s < 61.0;
+        if (said || plan.notes[k].start_s > 63.0) {
             EXPECT_EQ(found[k].read, said) << k << " " << plan.notes[k].spoken;
         }
         EXPECT_TRUE(found[k].repeats.empty()) << plan.notes[k].spoken;

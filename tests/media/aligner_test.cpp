@@ -292,8 +292,8 @@ TEST(Aligner, AReadingIsFoundOnBothSidesOfACut)
 {
     constexpr std::size_t kAtTheCut = 2; ///< notes that may be lost
     const auto plan = demoPlan();
-    const auto before = media::readAloud(plan, {}, 5, 0.0, 48.0);
-    const auto behind = media::readAloud(plan, {}, 6, 160.0, 190.0);
+    const auto before = media::readAloud(plan, {}, 5, 0.0, 38.0);
+    const auto behind = media::readAloud(plan, {}, 6, 160.0, 184.0);
     const auto found = media::align(joined(before.sound, behind.sound), take::expectedNotes(plan)).notes;
     std::size_t read = 0;
     for (const auto& truth : {before.truth, behind.truth}) {
