@@ -21,6 +21,8 @@ using Vector = Eigen::Matrix<float, LouderVoice::kFeatures, 1>;
 using Frames = std::vector<std::size_t>;
 
 constexpr std::size_t kAround = 45; ///< frames on each side
+constexpr Eigen::Index kSyllableLevel = 0; ///< a column of the features
+constexpr Eigen::Index kMeanLevel = 1; ///< the next
 
 /// The mean level around each frame.
 std::vector<float> meanLevels_dB(const std::vector<float>& levels_dB)
@@ -64,8 +66,8 @@ Features featuresOf(std::span<const std::int16_t> samples)
         const auto last = static_cast<Eigen::Index>(std::min(f + kAround + 1, levels.size()));
         out.row(row) = (sums.row(last) - sums.row(first)).cast<float>();
         out.row(row) /= std::max(kHardly, out(row, 0));
-        out(row, 0) = levels[f];
-        out(row, 1) = mean_levels[f];
+        out(row, kSyllableLevel) = levels[f];
+        out(row, kMeanLevel) = mean_levels[f];
     }
     return out;
 }
@@ -160,9 +162,9 @@ std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples
     constexpr double kStay_s = 1.15; ///< one voice, so parted, seems to take turns with itself sooner
     Features features = featuresOf(samples);
     if (voices == Of::any_two) {
-        features.col(1).setZero(); // so its weight is none
+        features.col(kMeanLevel).setZero(); // so its weight is none
     }
-    const std::vector<float> levels(features.col(0).begin(), features.col(0).end());
+    const std::vector<float> levels(features.col(kSyllableLevel).begin(), features.col(kSyllableLevel).end());
     const Frames speech = speechIn(levels);
     if (speech.size() < kLeast) {
         return {};

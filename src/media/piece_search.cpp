@@ -264,6 +264,12 @@ void PieceSearch::hear(Piece& piece)
     piece.heard = recogniser_.hear(piece.condensed, piece.span, piece.window);
 }
 
+void PieceSearch::goOnWith(Piece& piece, Piece other)
+{
+    piece.window = other.window;
+    piece.heard = std::move(other.heard);
+}
+
 PieceSearch::Then PieceSearch::hearSomebodyElse(Piece& piece)
 {
     if (strange_voice_ && !piece.heard.goesForward()) {
@@ -340,8 +346,7 @@ PieceSearch::Then PieceSearch::hearFromTheStart(Piece& piece)
     }
     hear(start);
     if (start.heard.notes() > std::max(kSomeNotes, piece.heard.notes()) && start.heard.goesForward()) {
-        piece.window = start.window;
-        piece.heard = std::move(start.heard);
+        goOnWith(piece, std::move(start));
     }
     return Then::go_on;
 }
@@ -363,8 +368,7 @@ PieceSearch::Then PieceSearch::hearElsewhere(Piece& piece)
     if (other.heard.notes() > std::max(kSomeNotes, piece.heard.notes()) && other.heard.goesForward()
         && other.heard.talk_s <= kHardlyTalk * other.heard.notes_s) {
         place_ = std::move(unplanned);
-        piece.window = other.window;
-        piece.heard = std::move(other.heard);
+        goOnWith(piece, std::move(other));
     }
     return Then::go_on;
 }
@@ -459,8 +463,7 @@ PieceSearch::Then PieceSearch::hearStrangeVoice(Piece& piece)
     hear(dear);
     if (dear.heard.isInOrder() && dear.heard.goesForward() && dear.heard.notes() > piece.heard.notes()) {
         strange_voice_ = true;
-        piece.window = dear.window;
-        piece.heard = std::move(dear.heard);
+        goOnWith(piece, std::move(dear));
     }
     return Then::go_on;
 }
@@ -640,8 +643,7 @@ void PieceSearch::hearMoreNotes(Piece& piece, double talk_phone)
     again.window.talk_phone = talk_phone;
     hear(again);
     if (again.heard.goesForward() && again.heard.notes() > piece.heard.notes()) {
-        piece.window = again.window;
-        piece.heard = std::move(again.heard);
+        goOnWith(piece, std::move(again));
     }
 }
 

@@ -103,6 +103,8 @@ private:
     /// When a stretch of `condensed` is in the recording.
     [[nodiscard]] take::Span recordingOf(const Condensed& condensed, const take::Span& span) const;
     void hear(Piece& piece);
+    /// What was heard of the same stretch in another window takes the place of what was heard so far.
+    static void goOnWith(Piece& piece, Piece other);
     /// The driver speaks, too, or stones hit the car.
     [[nodiscard]] bool isInNoise() const { return without_.all_but || without_.passing_noise; }
 
@@ -115,8 +117,8 @@ private:
     using Way = Then (PieceSearch::*)(Piece&);
     /// Talk is dear for a strange voice, but here it is somebody else's.
     Then hearSomebodyElse(Piece& piece);
-    /// Where nobody knows yet which notes are read, and noise explains any of them: most read from the first
-    /// one on, as fast as it is planned.
+    /// What a driver leaves of the reader is explained by any notes, as long as nobody knows which are read:
+    /// most read from the first one on, as fast as it is planned.
     Then hearFromTheStart(Piece& piece);
     /// The reader may be where nothing was due yet, if the recording leaves out a part: then the notes of the
     /// piece follow one another, with hardly any talk, in a window that the plan's times do not narrow.

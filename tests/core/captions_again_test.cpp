@@ -111,6 +111,10 @@ TEST(CaptionsAgain, WhoWasInterruptedSaysTheNoteOnceMore)
                                 "[0:09] left four 60\n[0:12] left two 50\n")),
         "right five 80\nleft four 30\nleft four 60\nleft two 50\n")
         << "with a distance between, there are two";
+    EXPECT_EQ(proposals(draftOf("[0:01] right five 80\n[0:05] left four\n[0:07] okay good\n"
+                                "[0:19] left four\n[0:22] left two 50\n")),
+        "right five 80\nleft four\nleft four\nleft two 50\n")
+        << "long after, it is another";
 }
 
 TEST(CaptionsAgain, ARefusalThatWasBegunTwiceIsStillOne)

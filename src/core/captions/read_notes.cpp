@@ -453,13 +453,14 @@ private:
             && metresOf(*a) == 0 && metresOf(*b) == 0 && sameCorner(*a, *b);
     }
 
-    /// "right four", "where are we?", "right four 60": who was interrupted says it once more.
+    /// "right four", "where are we?", "right four 60": who was interrupted says it once more. Long after, it
+    /// is another corner.
     [[nodiscard]] bool isSaidAgainAfterTalk(std::size_t i) const
     {
         const ReadNote* a = noteAt(i);
         const ReadNote* b = noteAt(i + 2);
         return a != nullptr && b != nullptr && events_[i + 1].what == Event::talk && b->joiner.empty()
-            && metresOf(*a) == 0 && sameCorner(*a, *b) && !isEchoOf(*a, *b);
+            && b->pause != Pause::silence && metresOf(*a) == 0 && sameCorner(*a, *b) && !isEchoOf(*a, *b);
     }
 
     /// The second run takes the place of the first; of each note the fuller form stays.
