@@ -46,6 +46,7 @@ struct LiveAligner::State {
     WordSounds sounds;
 
     double said_s = 0.0; ///< in what was searched
+    bool surely = false; ///< was some of it read
     double in_vain_s = 0.0; ///< of what was said in the rest, in which no seam was found
 
     /// Keeps what was found in the rest.
@@ -53,6 +54,7 @@ struct LiveAligner::State {
     {
         const double before_s = static_cast<double>(before) / kAlignRate_hz;
         for (Stretch& stretch : stretches) {
+            surely = surely || stretch.sure;
             Passage passage{std::move(stretch), condensed, before_s, {}};
             if (!passage.stretch.sure) {
                 const take::Span& span = passage.stretch.span;
@@ -196,7 +198,7 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
         search(std::move(condensed), false, progress);
     }
     s.tellSettled(true, progress);
-    auto found = s.readings.finish(length_s, s.said_s);
+    auto found = s.readings.finish(length_s, s.said_s, s.surely);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
     take::giveToNeighbours(found, take::ownWords(s.expected));
     return found;

@@ -1,6 +1,7 @@
 #include "media/piece_search.h"
 
 #include "media/mending.h"
+#include "media/off_time.h"
 #include "media/seams.h"
 
 #include <algorithm>
@@ -92,9 +93,8 @@ std::optional<std::vector<Stretch>> PieceSearch::searchIn(
         if (whole > 0) {
             place_.goTo(std::min(heard[whole - 1].place.note + 1, expected_.size()));
         }
-        const bool begun = whole < heard.size() && heard[whole].span.start_s < sure_s;
-        count(*found, whole,
-            begun ? std::max(from_s + kLeast_s, heard[whole].span.start_s - kBefore_s) : sure_s);
+        const double begun_s = begunBefore(heard, whole, sure_s).value_or(sure_s + kBefore_s);
+        count(*found, whole, std::max(from_s + kLeast_s, begun_s - kBefore_s));
     }
     return out;
 }
@@ -345,7 +345,8 @@ PieceSearch::Then PieceSearch::hearFromTheStart(Piece& piece)
         return Then::go_on;
     }
     hear(start);
-    if (start.heard.notes() > std::max(kSomeNotes, piece.heard.notes()) && start.heard.goesForward()) {
+    const bool more = piece.heard.isInDisorder() || start.heard.notes() > piece.heard.notes();
+    if (more && start.heard.notes() > kSomeNotes && start.heard.goesForward()) {
         goOnWith(piece, std::move(start));
     }
     return Then::go_on;
@@ -577,6 +578,9 @@ Heard PieceSearch::mended(Piece piece, bool misses)
 Heard PieceSearch::toldOf(Piece piece)
 {
     const bool misses = hearMisreadWords(piece);
+    piece.window.near_misses = misses;
+    hearWhenDue(recogniser_, piece.condensed, piece.span, piece.window, {expected_, place_, before_s_},
+        piece.heard.words);
     return mended(std::move(piece), misses);
 }
 

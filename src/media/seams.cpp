@@ -44,6 +44,18 @@ std::size_t wholeUntil(const std::vector<HeardWord>& heard, const Grammar& gramm
     return 0;
 }
 
+std::optional<double> begunBefore(std::span<const HeardWord> heard, std::size_t first, double time_s)
+{
+    while (first < heard.size() && heard[first].span.start_s < time_s) {
+        const std::size_t end = endOfNote(heard, first);
+        if (heard[end - 1].span.end_s >= time_s) {
+            return heard[first].span.start_s;
+        }
+        first = end;
+    }
+    return {};
+}
+
 std::size_t lastBegun(std::span<const HeardWord> heard)
 {
     std::size_t i = heard.empty() ? 0 : heard.size() - 1;

@@ -6,6 +6,7 @@
 #include "media/reading_grammar.h"
 
 #include <cstddef>
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -19,6 +20,11 @@ namespace brumefall::media {
 /// How many words there are up to the end of the last note that was heard whole before `sure_s`.
 [[nodiscard]] std::size_t wholeUntil(
     const std::vector<HeardWord>& heard, const Grammar& grammar, double sure_s);
+
+/// When the note begins that `time_s` falls into, one that begins with word `first` or a later one; nothing
+/// where none does: one that was broken off before is not heard whole by hearing it again.
+[[nodiscard]] std::optional<double> begunBefore(
+    std::span<const HeardWord> heard, std::size_t first, double time_s);
 
 /// The word that the last note begins with; 0 where there is none.
 [[nodiscard]] std::size_t lastBegun(std::span<const HeardWord> heard);

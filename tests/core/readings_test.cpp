@@ -64,9 +64,9 @@ public:
         return *this;
     }
     [[nodiscard]] double now_s() const { return now_s_; }
-    std::vector<FoundNote> finish(double more_s = 5.0, double said_s = 0.0)
+    std::vector<FoundNote> finish(double more_s = 5.0, double said_s = 0.0, bool surely = true)
     {
-        return readings_.finish(now_s_ + more_s, said_s);
+        return readings_.finish(now_s_ + more_s, said_s, surely);
     }
 
 private:
@@ -304,6 +304,21 @@ TEST(Readings, ANoteFarFromAllOthersIsNone)
     const auto found = reading.finish();
     EXPECT_FALSE(found[30].read);
     EXPECT_EQ(std::count_if(found.begin(), found.end(), [](const auto& note) { return note.read; }), 8);
+}
+
+TEST(Readings, NotesStrewnOverLongTalkAreNoReading)
+{
+    const auto strewn = [](double said_s, bool surely) {
+        ByHand reading(kEightCalls);
+        for (std::size_t k = 0; k < kEightCalls.size(); ++k) {
+            reading.say(k).pause(5.0);
+        }
+        const auto read = readOf(reading.finish(5.0, said_s, surely));
+        return std::count(read.begin(), read.end(), true);
+    };
+    EXPECT_EQ(strewn(200.0, false), 0) << "seven seconds of two hundred";
+    EXPECT_EQ(strewn(40.0, false), 8) << "most of what was said";
+    EXPECT_EQ(strewn(200.0, true), 8) << "who reads some and talks on has read them";
 }
 
 TEST(Readings, WhereMoreIsSaidAgainThanAtAllNobodyReads)

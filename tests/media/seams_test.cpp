@@ -53,6 +53,16 @@ TEST(Seams, TheLastNoteBeginsWithItsFirstWord)
     EXPECT_EQ(media::lastBegun(std::span(one).first(2)), 0U) << "nothing before it";
 }
 
+TEST(Seams, OnlyANoteThatThePieceEndsInIsHeardAgain)
+{
+    const auto words = threeNotes();
+    EXPECT_EQ(media::begunBefore(words, 0, 12.7), 12.0) << "its last word may not be over";
+    EXPECT_EQ(media::begunBefore(words, 0, 11.5), 11.0);
+    EXPECT_FALSE(media::begunBefore(words, 0, 13.5)) << "all were over before";
+    EXPECT_FALSE(media::begunBefore(words, 4, 11.5)) << "a later one is asked for";
+    EXPECT_FALSE(media::begunBefore({}, 0, 11.5));
+}
+
 TEST(Seams, AWordBelongsToTheStretchThatItBeginsIn)
 {
     const auto words = media::wordsIn(threeNotes(), {10.6, 12.0});

@@ -7,6 +7,7 @@
 #include <cctype>
 #include <cmath>
 #include <map>
+#include <numeric>
 #include <utility>
 
 namespace brumefall::take {
@@ -154,11 +155,11 @@ void Readings::add(const HeardWord& word)
     }
 }
 
-std::vector<FoundNote> Readings::finish(double length_s, double said_s)
+std::vector<FoundNote> Readings::finish(double length_s, double said_s, bool surely)
 {
     dropCutOffLikeness(length_s);
     dropStrays();
-    dropHardlyAny(said_s);
+    dropHardlyAny(said_s, surely);
     dropBabble();
     giveToNeighbours(found_, own_words_);
     takeFromRepeats();
@@ -240,14 +241,19 @@ Readings::Company Readings::companyOf(std::size_t k, std::size_t begin, std::siz
     return 2 * (before + 1 + after) >= last - first ? Company::half : Company::few;
 }
 
-void Readings::dropHardlyAny(double said_s)
+void Readings::dropHardlyAny(double said_s, bool surely)
 {
     constexpr std::ptrdiff_t kFew = 6;
     constexpr double kShare = 0.1;
     constexpr double kNote_s = 2.0; // with the pauses around it that are heard
+    constexpr double kHardlyAny = 0.1; // of what was said are the notes' own words
     const auto read = std::count_if(found_.begin(), found_.end(), [](const FoundNote& n) { return n.read; });
     const double time_for = std::min(static_cast<double>(found_.size()), said_s / kNote_s);
-    if (read > kFew || static_cast<double>(read) >= kShare * time_for) {
+    const double read_s = std::accumulate(found_.begin(), found_.end(), 0.0,
+        [](double sum, const FoundNote& n) { return sum + (n.read ? n.span.end_s - n.span.start_s : 0.0); });
+    const bool few = read <= kFew && static_cast<double>(read) < kShare * time_for;
+    const bool strewn = !surely && read_s < kHardlyAny * said_s;
+    if (!few && !strewn) {
         return;
     }
     for (FoundNote& note : found_) {

@@ -73,9 +73,9 @@ public:
     explicit Readings(const std::vector<ExpectedNote>& expected);
     /// Words in the order they were said in.
     void add(const HeardWord& word);
-    /// One found note for each expected one; `length_s` is that of the recording, and somebody spoke for
-    /// `said_s` of it.
-    [[nodiscard]] std::vector<FoundNote> finish(double length_s, double said_s = 0.0);
+    /// One found note for each expected one; `length_s` is that of the recording, somebody spoke for `said_s`
+    /// of it, and `surely` where some of it was notes one after the other with little else between them.
+    [[nodiscard]] std::vector<FoundNote> finish(double length_s, double said_s = 0.0, bool surely = true);
 
 private:
     /// A note that the end of the recording cut off can sound like a later one, reached by a skip.
@@ -88,8 +88,9 @@ private:
     enum class Company { none, few, half, many };
     /// That of note `k`, one of those from `begin` to before `end`; none where it was not read.
     [[nodiscard]] Company companyOf(std::size_t k, std::size_t begin, std::size_t end) const;
-    /// A few notes in so much that was said are no reading of this stage.
-    void dropHardlyAny(double said_s);
+    /// A few notes in so much that was said, or some strewn over it that nobody `surely` read, are no reading
+    /// of this stage.
+    void dropHardlyAny(double said_s, bool surely);
     /// Where more was said again than was said at all, nobody read.
     void dropBabble();
     /// A note said again in the place of the next, which is the same but for a word, was that one misread:

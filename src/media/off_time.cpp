@@ -1,0 +1,222 @@
+#include "media/off_time.h"
+
+#include "media/seams.h"
+
+#include <algorithm>
+#include <cmath>
+#include <optional>
+#include <set>
+#include <span>
+
+namespace brumefall::media {
+namespace {
+
+using Words = std::span<const HeardWord>;
+
+/// What was heard of a note at once, with its distance: words from `first` to before `end`.
+struct Said {
+    std::size_t first = 0;
+    std::size_t end = 0;
+
+    [[nodiscard]] Words of(Words words) const { return words.subspan(first, end - first); }
+};
+
+std::vector<Said> saidNotes(Words words)
+{
+    std::vector<Said> notes;
+    for (std::size_t first = 0; first < words.size();) {
+        std::size_t end = endOfNote(words, first);
+        while (end < words.size() && words[end].place.after
+            && words[end].place.note == words[first].place.note) {
+            ++end;
+        }
+        notes.push_back({first, end});
+        first = end;
+    }
+    return notes;
+}
+
+/// When the notes of a piece are due.
+class Timetable {
+public:
+    /// As it was read before, and is in `words`.
+    Timetable(const Condensed& condensed, const ReadingTimes& times, Words words)
+        : condensed_(condensed)
+        , times_(times)
+        , place_(times.place)
+    {
+        constexpr double kLeast_s = 1.0;
+        constexpr double kTimes = 2.0;
+        constexpr double kSteady_s = 1.5;
+        for (const Said& note : saidNotes(words)) {
+            if (beginsNote(words, note.first) && !isScattered(note.of(words))) {
+                const HeardWord& word = words[note.first];
+                place_.hear(times_.expected[word.place.note], recordingTime(word.span.start_s));
+            }
+        }
+        const auto steady = place_.steady();
+        if (steady && steady->within_s <= kSteady_s) {
+            off_s_ = kLeast_s + kTimes * steady->within_s;
+        }
+    }
+
+    [[nodiscard]] bool isKnown() const { return off_s_ > 0.0; }
+    [[nodiscard]] bool isOffTime(Words note) const
+    {
+        const double late_s = recordingTime(note.front().span.start_s) - due_s(note.front().place.note);
+        return isScattered(note) || std::abs(late_s) > off_s_;
+    }
+    /// The part of `span` in which notes `first` to `last` are due; of `condensed`, both.
+    [[nodiscard]] take::Span dueIn(const take::Span& span, std::size_t first, std::size_t last) const
+    {
+        constexpr double kNote_s = 2.0; // takes that long
+        return {
+            condensedTime(span, due_s(first) - off_s_), condensedTime(span, due_s(last) + off_s_ + kNote_s)};
+    }
+
+private:
+    [[nodiscard]] double recordingTime(double condensed_s) const
+    {
+        return times_.before_s + condensed_.originalTime(condensed_s);
+    }
+    [[nodiscard]] double condensedTime(take::Span span, double recording_s) const
+    {
+        while (span.end_s - span.start_s > kFrame_s) {
+            const double middle_s = 0.5 * (span.start_s + span.end_s);
+            (recordingTime(middle_s) < recording_s ? span.start_s : span.end_s) = middle_s;
+        }
+        return span.end_s;
+    }
+    [[nodiscard]] double due_s(std::size_t note) const
+    {
+        return place_.earlyBy_s(times_.expected[note], 0.0).value_or(0.0);
+    }
+    /// Its words are farther apart than anybody waits within a note.
+    [[nodiscard]] bool isScattered(Words note) const
+    {
+        constexpr double kSilence_s = 1.0;
+        return std::adjacent_find(note.begin(), note.end(), [&](const HeardWord& a, const HeardWord& b) {
+            return b.goesOn(a) && recordingTime(b.span.start_s) - recordingTime(a.span.end_s) > kSilence_s;
+        }) != note.end();
+    }
+
+    const Condensed& condensed_;
+    const ReadingTimes& times_;
+    ReaderPlace place_;
+    double off_s_ = 0.0; ///< a note that is read so much earlier or later than it is due is none
+};
+
+class Look {
+public:
+    Look(NoteRecogniser& recogniser, const Condensed& condensed, const take::Span& span,
+        const Grammar::Window& window, const Timetable& timetable, const std::vector<HeardWord>& words)
+        : recogniser_(recogniser)
+        , condensed_(condensed)
+        , span_(span)
+        , window_(window)
+        , timetable_(timetable)
+        , words_(words)
+        , notes_(saidNotes(words))
+    {
+    }
+
+    /// What is heard where the notes that are off time are looked for with so many others on either side.
+    std::vector<HeardWord> look(std::size_t beside)
+    {
+        const auto isOff = [&](std::size_t n) { return timetable_.isOffTime(notes_[n].of(words_)); };
+        std::vector<HeardWord> out;
+        std::size_t kept = 0; // of the notes
+        const auto keepUntil = [&](std::size_t note) {
+            for (; kept < note; ++kept) {
+                const Words words = notes_[kept].of(words_);
+                out.insert(out.end(), words.begin(), words.end());
+            }
+        };
+        for (std::size_t n = 0; n < notes_.size(); ++n) {
+            if (n < kept || !isOff(n)) {
+                continue;
+            }
+            std::size_t last = n;
+            while (last + 1 < notes_.size() && isOff(last + 1)) {
+                ++last;
+            }
+            const std::size_t first = n - std::min(n - kept, beside);
+            last = std::min(last + beside, notes_.size() - 1);
+            if (const auto anew = hearAnew(first, last)) {
+                keepUntil(first);
+                out.insert(out.end(), anew->begin(), anew->end());
+                kept = last + 1;
+            }
+        }
+        keepUntil(notes_.size());
+        return out;
+    }
+
+private:
+    /// Notes `first` to `last` of what was heard; nothing where that is no better.
+    std::optional<std::vector<HeardWord>> hearAnew(std::size_t first, std::size_t last)
+    {
+        constexpr double kLeast_s = 0.3;
+        const Words before =
+            Words(words_).subspan(notes_[first].first, notes_[last].end - notes_[first].first);
+        const auto byNote = [](const HeardWord& a, const HeardWord& b) {
+            return a.place.note < b.place.note;
+        };
+        const auto [low, high] = std::minmax_element(before.begin(), before.end(), byNote);
+        const take::Span around{first > 0 ? words_[notes_[first].first - 1].span.end_s : span_.start_s,
+            last + 1 < notes_.size() ? words_[notes_[last].end].span.start_s : span_.end_s};
+        const take::Span span = timetable_.dueIn(around, low->place.note, high->place.note);
+        if (span.end_s - span.start_s < kLeast_s) {
+            return {};
+        }
+        Grammar::Window window = window_;
+        window.first = low->place.note;
+        window.last = high->place.note + 1;
+        window.at = window.first;
+        window.anywhere = false;
+        auto anew = recogniser_.hear(condensed_, span, window).words;
+        anew.resize(wholeUntil(anew, recogniser_.grammar(), span.end_s + kAfterEnd_s));
+        return onTime(anew) > onTime(before) ? std::optional(std::move(anew)) : std::nullopt;
+    }
+
+    /// How many different notes are heard to their end, and on time.
+    [[nodiscard]] std::size_t onTime(Words words) const
+    {
+        std::set<std::size_t> notes;
+        for (const Said& said : saidNotes(words)) {
+            const Words note = said.of(words);
+            const auto own = static_cast<std::size_t>(std::count_if(
+                note.begin(), note.end(), [](const HeardWord& word) { return !word.place.after; }));
+            if (own > 0 && !timetable_.isOffTime(note)
+                && note[own - 1].place.word + 1
+                    == recogniser_.grammar().ownWords(note.front().place.note).size()) {
+                notes.insert(note.front().place.note);
+            }
+        }
+        return notes.size();
+    }
+
+    NoteRecogniser& recogniser_;
+    const Condensed& condensed_;
+    const take::Span& span_;
+    const Grammar::Window& window_;
+    const Timetable& timetable_;
+    const std::vector<HeardWord>& words_;
+    std::vector<Said> notes_;
+};
+
+} // namespace
+
+void hearWhenDue(NoteRecogniser& recogniser, const Condensed& condensed, const take::Span& span,
+    const Grammar::Window& window, const ReadingTimes& times, std::vector<HeardWord>& words)
+{
+    constexpr std::size_t kBeside = 1;
+    for (std::size_t beside = 0; beside <= kBeside; ++beside) {
+        const Timetable timetable(condensed, times, words);
+        if (timetable.isKnown()) {
+            words = Look(recogniser, condensed, span, window, timetable, words).look(beside);
+        }
+    }
+}
+
+} // namespace brumefall::media
