@@ -1,5 +1,6 @@
 #include "media/off_time.h"
 
+#include "maths/quantile.h"
 #include "media/seams.h"
 
 #include <algorithm>
@@ -40,20 +41,24 @@ std::vector<Said> saidNotes(Words words)
 class Timetable {
 public:
     /// As it was read before, and is in `words`.
-    Timetable(const Condensed& condensed, const ReadingTimes& times, Words words)
+    Timetable(const Condensed& condensed, const ReadingTimes& times, const Grammar& grammar, Words words)
         : condensed_(condensed)
+        , grammar_(grammar)
         , times_(times)
         , place_(times.place)
     {
         constexpr double kLeast_s = 1.0;
         constexpr double kTimes = 2.0;
         constexpr double kSteady_s = 1.5;
+        std::vector<double> letters_s;
         for (const Said& note : saidNotes(words)) {
             if (beginsNote(words, note.first) && !isScattered(note.of(words))) {
                 const HeardWord& word = words[note.first];
+                letters_s.push_back(letter_s(note.of(words)));
                 place_.hear(times_.expected[word.place.note], recordingTime(word.span.start_s));
             }
         }
+        letter_s_ = letters_s.empty() ? 0.0 : maths::median(letters_s);
         const auto steady = place_.steady();
         if (steady && steady->within_s <= kSteady_s) {
             off_s_ = kLeast_s + kTimes * steady->within_s;
@@ -64,7 +69,7 @@ public:
     [[nodiscard]] bool isOffTime(Words note) const
     {
         const double late_s = recordingTime(note.front().span.start_s) - due_s(note.front().place.note);
-        return isScattered(note) || std::abs(late_s) > off_s_;
+        return isScattered(note) || isDrawnOut(note) || std::abs(late_s) > off_s_;
     }
     /// The part of `span` in which notes `first` to `last` are due; of `condensed`, both.
     [[nodiscard]] take::Span dueIn(const take::Span& span, std::size_t first, std::size_t last) const
@@ -91,6 +96,25 @@ private:
     {
         return place_.earlyBy_s(times_.expected[note], 0.0).value_or(0.0);
     }
+    /// How long a letter of its own words takes.
+    [[nodiscard]] double letter_s(Words note) const
+    {
+        std::size_t letters = 1;
+        double end_s = note.front().span.end_s;
+        for (const HeardWord& word : note) {
+            if (!word.place.after) {
+                letters += grammar_.written(word.place).size();
+                end_s = word.span.end_s;
+            }
+        }
+        return (end_s - note.front().span.start_s) / static_cast<double>(letters);
+    }
+    /// It takes far longer than the others, for its words.
+    [[nodiscard]] bool isDrawnOut(Words note) const
+    {
+        constexpr double kTimes = 2.0;
+        return letter_s(note) > kTimes * letter_s_;
+    }
     /// Its words are farther apart than anybody waits within a note.
     [[nodiscard]] bool isScattered(Words note) const
     {
@@ -102,7 +126,9 @@ private:
 
     const Condensed& condensed_;
     const ReadingTimes& times_;
+    const Grammar& grammar_;
     ReaderPlace place_;
+    double letter_s_ = 0.0; ///< takes a letter of most
     double off_s_ = 0.0; ///< a note that is read so much earlier or later than it is due is none
 };
 
@@ -212,7 +238,7 @@ void hearWhenDue(NoteRecogniser& recogniser, const Condensed& condensed, const t
 {
     constexpr std::size_t kBeside = 1;
     for (std::size_t beside = 0; beside <= kBeside; ++beside) {
-        const Timetable timetable(condensed, times, words);
+        const Timetable timetable(condensed, times, recogniser.grammar(), words);
         if (timetable.isKnown()) {
             words = Look(recogniser, condensed, span, window, timetable, words).look(beside);
         }
