@@ -69,8 +69,10 @@ public:
     [[nodiscard]] bool isOffTime(Words note) const
     {
         const double late_s = recordingTime(note.front().span.start_s) - due_s(note.front().place.note);
-        return isScattered(note) || isDrawnOut(note) || std::abs(late_s) > off_s_;
+        return isStrewn(note) || std::abs(late_s) > off_s_;
     }
+    /// Over more than anybody takes for it.
+    [[nodiscard]] bool isStrewn(Words note) const { return isScattered(note) || isDrawnOut(note); }
     /// The part of `span` in which notes `first` to `last` are due; of `condensed`, both.
     [[nodiscard]] take::Span dueIn(const take::Span& span, std::size_t first, std::size_t last) const
     {
@@ -125,8 +127,8 @@ private:
     }
 
     const Condensed& condensed_;
-    const ReadingTimes& times_;
     const Grammar& grammar_;
+    const ReadingTimes& times_;
     ReaderPlace place_;
     double letter_s_ = 0.0; ///< takes a letter of most
     double off_s_ = 0.0; ///< a note that is read so much earlier or later than it is due is none
@@ -231,10 +233,22 @@ private:
     std::vector<Said> notes_;
 };
 
+void dropStrewn(const Timetable& timetable, std::vector<HeardWord>& words)
+{
+    std::vector<HeardWord> out;
+    for (const Said& note : saidNotes(words)) {
+        const Words said = note.of(words);
+        if (!timetable.isKnown() || !timetable.isStrewn(said)) {
+            out.insert(out.end(), said.begin(), said.end());
+        }
+    }
+    words = std::move(out);
+}
+
 } // namespace
 
 void hearWhenDue(NoteRecogniser& recogniser, const Condensed& condensed, const take::Span& span,
-    const Grammar::Window& window, const ReadingTimes& times, std::vector<HeardWord>& words)
+    const Grammar::Window& window, const ReadingTimes& times, bool driver, std::vector<HeardWord>& words)
 {
     constexpr std::size_t kBeside = 1;
     for (std::size_t beside = 0; beside <= kBeside; ++beside) {
@@ -242,6 +256,9 @@ void hearWhenDue(NoteRecogniser& recogniser, const Condensed& condensed, const t
         if (timetable.isKnown()) {
             words = Look(recogniser, condensed, span, window, timetable, words).look(beside);
         }
+    }
+    if (driver) {
+        dropStrewn(Timetable(condensed, times, recogniser.grammar(), words), words);
     }
 }
 

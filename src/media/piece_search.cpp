@@ -580,7 +580,7 @@ Heard PieceSearch::toldOf(Piece piece)
     const bool misses = hearMisreadWords(piece);
     piece.window.near_misses = misses;
     hearWhenDue(recogniser_, piece.condensed, piece.span, piece.window, {expected_, place_, before_s_},
-        piece.heard.words);
+        without_.all_but.has_value(), piece.heard.words);
     return mended(std::move(piece), misses);
 }
 

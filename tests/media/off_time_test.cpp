@@ -19,18 +19,24 @@ const std::vector<std::string> kNotes{"left four long", "right three tightens", 
     "right six over crest", "hairpin left", "right five don't cut", "left three opens",
     "right two over bridge", "left six", "right four minus"};
 
+constexpr std::size_t kNone = 99;
+
 /// The notes, each read after a silence, as they are heard; the plan has them begin when they do.
 class ReadOnTime {
 public:
-    ReadOnTime()
+    explicit ReadOnTime(std::size_t skipped = kNone)
     {
         for (const std::string& note : kNotes) {
             expected_.push_back({note, note, ""});
         }
         media::Sound sound{{}, media::kAlignRate_hz};
-        for (const std::string& note : kNotes) {
+        for (std::size_t k = 0; k < kNotes.size(); ++k) {
             sound.samples.resize(sound.samples.size() + 3 * media::kAlignRate_hz);
-            const auto said = media::resampled(media::sayAtRate(note, 200, {}), media::kAlignRate_hz);
+            expected_[k].planned_s = sound.duration_s();
+            if (k == skipped) {
+                continue;
+            }
+            const auto said = media::resampled(media::sayAtRate(kNotes[k], 200, {}), media::kAlignRate_hz);
             sound.samples.insert(sound.samples.end(), said.samples.begin(), said.samples.end());
         }
         condensed_ = media::condense(sound);
@@ -68,9 +74,9 @@ public:
             note.planned_s.reset();
         }
     }
-    [[nodiscard]] std::vector<HeardWord> heardWhenDue(std::vector<HeardWord> words)
+    [[nodiscard]] std::vector<HeardWord> heardWhenDue(std::vector<HeardWord> words, bool driver = false)
     {
-        media::hearWhenDue(*recogniser_, condensed_, span_, window_, {expected_, {}, 0.0}, words);
+        media::hearWhenDue(*recogniser_, condensed_, span_, window_, {expected_, {}, 0.0}, driver, words);
         return words;
     }
 
@@ -124,6 +130,23 @@ TEST(OffTime, ANoteHeardLongBeforeItIsDueIsFoundWhenItIs)
     const auto heard = reading.heardWhenDue(words);
     ASSERT_EQ(heard.size(), words.size());
     EXPECT_NEAR(reading.startOf(heard[first]), reading.plannedOf(7), 0.15);
+}
+
+TEST(OffTime, ANoteOfScrapsOfTheDriverIsNone)
+{
+    constexpr std::size_t kSkipped = 6;
+    ReadOnTime reading(kSkipped);
+    auto words = reading.read();
+    ASSERT_EQ(notesOf(words).size(), kNotes.size() - 1);
+    const std::size_t next = ReadOnTime::firstOf(words, kSkipped + 1);
+    const double first_s = words[next - 1].span.end_s;
+    const double second_s = words[next].span.start_s - 0.2;
+    const std::vector<HeardWord> scraps{{{kSkipped, 0, false, 0}, {first_s, first_s + 0.1}, {}, 0.0},
+        {{kSkipped, 1, false, 0}, {second_s, second_s + 0.1}, {}, 0.0},
+        {{kSkipped, 2, false, 0}, {second_s + 0.1, second_s + 0.2}, {}, 0.0}};
+    words.insert(words.begin() + static_cast<std::ptrdiff_t>(next), scraps.begin(), scraps.end());
+    EXPECT_EQ(notesOf(reading.heardWhenDue(words, true)), notesOf(reading.read()));
+    EXPECT_EQ(notesOf(reading.heardWhenDue(words, false)), notesOf(words)) << "who hesitated, alone";
 }
 
 TEST(OffTime, WhatIsOnTimeOrDueNobodyKnowsWhenStaysAsItWasHeard)
