@@ -3,16 +3,14 @@
 #include "media/gl_picture.h"
 #include "media/sound.h"
 #include "media/trusted_input.h"
+#include "media/video_picture.h"
 
 #include <QFileInfo>
 #include <QMetaObject>
-#include <QTimer>
 
 #include <mpv/client.h>
-#include <mpv/render.h>
 
 #include <algorithm>
-#include <array>
 #include <atomic>
 #include <chrono>
 #include <clocale>
@@ -34,16 +32,12 @@ enum Property : std::uint64_t { kTime = 1, kPause, kDuration, kEof, kSpeed, kSou
 
 struct Player::State {
     mpv_handle* mpv = nullptr;
-    std::unique_ptr<GlPicture> gl;
-    mpv_render_context* render = nullptr; ///< that of `gl`, or one for software
+    std::unique_ptr<VideoPicture> picture;
     std::thread events;
     bool turned = false; ///< a filter turns the picture
     int file_deg = 0; ///< as the file asks, where the player cannot do it itself
     int hand_deg = 0; ///< as the user asks
     std::atomic<bool> leaving = false;
-    std::atomic<bool> picture_waits = false; ///< a change is on its way to the window already
-    int pictures_offered = 0;
-    Clock::time_point picture_taken_at; ///< by a window
 
     // below: shared with the event thread
     mutable std::mutex mutex;
@@ -120,18 +114,8 @@ Player::Player(QObject* parent)
     mpv_observe_property(mpv, kEof, "eof-reached", MPV_FORMAT_FLAG);
     mpv_observe_property(mpv, kSound, "audio-params/samplerate", MPV_FORMAT_INT64);
     mpv_observe_property(mpv, kSpeed, "speed", MPV_FORMAT_DOUBLE);
-    state_->gl = GlPicture::make(mpv);
-    mpv_render_param params[]{{MPV_RENDER_PARAM_API_TYPE, const_cast<char*>(MPV_RENDER_API_TYPE_SW)},
-        {MPV_RENDER_PARAM_INVALID, nullptr}};
-    if (state_->gl) {
-        state_->render = state_->gl->context();
-    } else if (mpv_render_context_create(&state_->render, mpv, params) < 0) {
-        state_->render = nullptr;
-    }
-    if (state_->render != nullptr) {
-        mpv_render_context_set_update_callback(
-            state_->render, [](void* self) { static_cast<Player*>(self)->announcePicture(); }, this);
-    }
+    state_->picture = std::make_unique<VideoPicture>(mpv);
+    connect(state_->picture.get(), &VideoPicture::changed, this, &Player::pictureChanged);
     state_->events = std::thread([this] { handleEvents(); });
 }
 
@@ -142,13 +126,7 @@ Player::~Player()
         mpv_wakeup(state_->mpv);
         state_->events.join();
     }
-    if (state_->render != nullptr) {
-        mpv_render_context_set_update_callback(state_->render, nullptr, nullptr);
-        if (!state_->gl) {
-            mpv_render_context_free(state_->render);
-        }
-        state_->gl.reset();
-    }
+    state_->picture.reset();
     if (state_->mpv != nullptr) {
         mpv_terminate_destroy(state_->mpv);
     }
@@ -185,7 +163,7 @@ void Player::open(const QString& file, double at_s)
         mpv_set_property_string(state_->mpv, "lavfi-complex", "");
         state_->has_guide = false;
     }
-    if (!state_->gl) {
+    if (!drawsWithGl()) {
         turnPicture(file);
     }
     const std::string start = std::to_string(at_s);
@@ -422,61 +400,15 @@ void Player::applyTurn()
         : turned_deg == 180               ? "lavfi=[hflip,vflip]"
         : turned_deg == 270               ? "lavfi=[transpose=cclock]"
                                           : "";
-    if (!state_->gl) {
+    if (!drawsWithGl()) {
         mpv_set_property_string(state_->mpv, "video-rotate", state_->turned ? "no" : "0");
     }
     mpv_set_property_string(state_->mpv, "vf", filter);
 }
 
-void Player::announcePicture()
-{
-    if (!state_->picture_waits.exchange(true)) {
-        QMetaObject::invokeMethod(this, &Player::offerPicture, Qt::QueuedConnection);
-    }
-}
-
-/// Where no window takes the picture, the player would wait for one before it goes on: take a small one then.
-/// A window that took the last one is only late, and each change of size costs libmpv more than a picture.
-void Player::offerPicture()
-{
-    constexpr std::chrono::milliseconds kPatience(30);
-    constexpr std::chrono::milliseconds kPatienceWithWindow(150);
-    constexpr std::chrono::milliseconds kLately(500);
-    emit pictureChanged();
-    const bool lately = Clock::now() - state_->picture_taken_at < kLately;
-    const int offered = ++state_->pictures_offered;
-    QTimer::singleShot(lately ? kPatienceWithWindow : kPatience, this, [this, offered] {
-        if (state_->picture_waits && offered == state_->pictures_offered) {
-            static_cast<void>(rendered({16, 9}));
-        }
-    });
-}
-
 QImage Player::picture(const QSize& size)
 {
-    state_->picture_taken_at = Clock::now();
-    return rendered(size);
-}
-
-QImage Player::rendered(const QSize& size)
-{
-    state_->picture_waits = false;
-    if (state_->render == nullptr || !isOpen() || size.isEmpty()) {
-        return {};
-    }
-    if (state_->gl) {
-        return state_->gl->image(size);
-    }
-    mpv_render_context_update(state_->render);
-    QImage image(size, QImage::Format_RGB32);
-    std::array<int, 2> pixels{size.width(), size.height()};
-    auto stride = static_cast<std::size_t>(image.bytesPerLine());
-    int no_wait = 0;
-    mpv_render_param params[]{{MPV_RENDER_PARAM_SW_SIZE, pixels.data()},
-        {MPV_RENDER_PARAM_SW_FORMAT, const_cast<char*>("bgr0")}, {MPV_RENDER_PARAM_SW_STRIDE, &stride},
-        {MPV_RENDER_PARAM_SW_POINTER, image.bits()}, {MPV_RENDER_PARAM_BLOCK_FOR_TARGET_TIME, &no_wait},
-        {MPV_RENDER_PARAM_INVALID, nullptr}};
-    return mpv_render_context_render(state_->render, params) >= 0 ? image : QImage();
+    return isOpen() ? state_->picture->image(size) : QImage();
 }
 
 bool Player::mayDrawWithGl()
@@ -486,14 +418,12 @@ bool Player::mayDrawWithGl()
 
 bool Player::drawsWithGl() const
 {
-    return state_->gl != nullptr;
+    return state_->picture && state_->picture->drawsWithGl();
 }
 
 unsigned int Player::texture(const QSize& size)
 {
-    state_->picture_taken_at = Clock::now();
-    state_->picture_waits = false;
-    return state_->gl && isOpen() && !size.isEmpty() ? state_->gl->texture(size) : 0;
+    return isOpen() ? state_->picture->texture(size) : 0;
 }
 
 /// A restart or a time can still be of what was played before the seek: the seek is over when the
@@ -552,7 +482,7 @@ void Player::handleEvents()
             } else if (known && state_->seeking && settleSeek(now_s)) {
                 tell(&Player::positionChanged, now_s);
             }
-            announcePicture();
+            state_->picture->announce();
             break;
         }
         case MPV_EVENT_PROPERTY_CHANGE:

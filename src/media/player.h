@@ -2,8 +2,7 @@
 ///
 /// libmpv's own threads do the playing; this object lives in the window's thread and sends it commands.
 /// Its reports are taken in a thread of their own, with the time of their arrival, so that the clock
-/// stays true while the window is busy; signals come in the window's thread. Pictures are drawn with OpenGL
-/// where the machine has it, by libmpv's own software rendering where it has not.
+/// stays true while the window is busy; signals come in the window's thread.
 #pragma once
 
 #include <QImage>
@@ -95,9 +94,6 @@ private:
     void applyTurn();
     void sendSeek(double media_s);
     void sendPending();
-    void announcePicture();
-    void offerPicture();
-    QImage rendered(const QSize& size);
     template <typename Signal, typename... Values> void tell(Signal signal, Values... values);
     void command(const char* const* words);
 

@@ -237,6 +237,28 @@ TEST(Figures, AReaderWhoFallsBehindDrifts)
     EXPECT_NEAR(take::figures(prepared.plan, v).drift_s_per_min, 1.2, 0.05);
 }
 
+TEST(Figures, ManyNotesTellADriftAndAFewTellNone)
+{
+    std::string notes = "100\n";
+    for (int k = 0; k < 12; ++k) {
+        notes += "left four 100\n";
+    }
+    const auto prepared = stage::prepare(stageOf(notes), nullptr);
+    auto found = readAsPlanned(prepared.plan);
+    const auto all = take::judge(prepared.plan, prepared.placement.pace, found, {}, 500.0);
+    EXPECT_TRUE(take::figures(prepared.plan, all).tells_drift);
+    const double end_s = found[3].span.end_s + 0.5;
+    for (auto& note : found) {
+        note.read = note.span.end_s < end_s;
+    }
+    found[3].span.start_s += 1.0;
+    found[3].span.end_s += 1.0;
+    const auto v = take::judge(prepared.plan, prepared.placement.pace, found, {}, end_s);
+    const auto figures = take::figures(prepared.plan, v);
+    EXPECT_GT(figures.drift_s_per_min, 1.0) << "as a line through them has it";
+    EXPECT_FALSE(figures.tells_drift);
+}
+
 TEST(Figures, EvenIntervalsHaveNoVariability)
 {
     EXPECT_EQ(take::npvi({1.0, 1.0, 1.0}), 0.0);

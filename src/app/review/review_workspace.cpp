@@ -402,7 +402,8 @@ void ReviewWorkspace::sayFigures()
             tr("It ended before the first one could be heard. Next: read on from the start line, "
                "or throw this take away (F6, Del)."));
     } else if (judged) {
-        const QString drift = std::abs(f.drift_s_per_min) < 0.05 ? tr("The reading keeps pace with the plan.")
+        const QString drift = !f.tells_drift     ? QString()
+            : std::abs(f.drift_s_per_min) < 0.05 ? tr("The reading keeps pace with the plan.")
             : f.drift_s_per_min > 0
             ? tr("The reading falls behind by %1 s a minute.").arg(f.drift_s_per_min, 0, 'f', 2)
             : tr("The reading runs ahead by %1 s a minute.").arg(-f.drift_s_per_min, 0, 'f', 2);
@@ -416,7 +417,8 @@ void ReviewWorkspace::sayFigures()
                 .arg(f.hesitated)
                 .arg(f.repeated)
                 .arg(model_->readingFaults())
-                .arg(model_->planFaults()));
+                .arg(model_->planFaults())
+                .trimmed());
         if (const auto& besides = gap_->scene().besides; !besides.empty()) {
             const auto c = take::compare(take_->verdicts, besides);
             const double longer_s = c.median_longer_lead_s;

@@ -118,6 +118,8 @@ std::vector<Verdict> judge(const plan::Plan& plan, const pace::Pace& pace,
 
 TakeFigures figures(const plan::Plan& plan, const std::vector<Verdict>& verdicts)
 {
+    constexpr std::size_t kFewestForDrift = 8;
+    constexpr double kShortestForDrift_s = 20.0;
     TakeFigures out;
     std::vector<double> off_plan;
     std::vector<double> due;
@@ -156,6 +158,7 @@ TakeFigures figures(const plan::Plan& plan, const std::vector<Verdict>& verdicts
         out.longest_run_s = std::max(out.longest_run_s, run_end_s - run_start_s);
     }
     out.on_time_share = out.judged > 0 ? static_cast<double>(out.on_time) / out.judged : 0.0;
+    out.tells_drift = due.size() >= kFewestForDrift && due.back() - due.front() >= kShortestForDrift_s;
     out.drift_s_per_min = 60.0 * slope(due, off_plan);
     out.median_off_plan_s = off_plan.empty() ? 0.0 : maths::median(off_plan);
     out.rate_syll_s = spoken_s > 0.0 ? syllables / spoken_s : 0.0;

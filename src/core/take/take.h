@@ -104,6 +104,7 @@ struct TakeFigures {
     int hesitated = 0;
     double on_time_share = 0.0;
     double drift_s_per_min = 0.0; ///< how fast the reading falls behind the plan, least squares
+    bool tells_drift = false; ///< by enough notes, over long enough, to say so
     double median_off_plan_s = 0.0; ///< read end less planned end
     double rate_syll_s = 0.0; ///< while speaking
     double longest_run_s = 0.0; ///< longest speech without a pause of a breath
