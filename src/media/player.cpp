@@ -408,7 +408,7 @@ void Player::applyTurn()
 
 QImage Player::picture(const QSize& size)
 {
-    return isOpen() ? state_->picture->image(size) : QImage();
+    return state_->picture ? state_->picture->image(isOpen() ? size : QSize()) : QImage();
 }
 
 bool Player::mayDrawWithGl()
@@ -423,7 +423,7 @@ bool Player::drawsWithGl() const
 
 unsigned int Player::texture(const QSize& size)
 {
-    return isOpen() ? state_->picture->texture(size) : 0;
+    return state_->picture ? state_->picture->texture(isOpen() ? size : QSize()) : 0;
 }
 
 /// A restart or a time can still be of what was played before the seek: the seek is over when the

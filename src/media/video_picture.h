@@ -21,7 +21,8 @@ public:
     ~VideoPicture() override;
 
     [[nodiscard]] bool drawsWithGl() const;
-    /// The current picture, fitted into `size`; null where there is none.
+    /// The current picture, fitted into `size`; null where there is none, or `size` is empty: then it counts
+    /// as taken, so that the next one is announced.
     [[nodiscard]] QImage image(const QSize& size);
     /// The same as an OpenGL texture, in the contexts shared by the application; 0 where there is none.
     [[nodiscard]] unsigned int texture(const QSize& size);
