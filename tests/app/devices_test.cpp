@@ -98,11 +98,17 @@ TEST_F(DevicesTest, TheDelayOfAMicrophoneIsMeasuredAndKeptForIt)
     const QString name = input->currentText();
     const auto silent = qgetenv("BRUMEFALL_SILENT");
     qunsetenv("BRUMEFALL_SILENT"); // the ticks are to be heard in the room
-    find<QPushButton>("latencyButton")->click();
     auto* state = find<QLabel>("readState");
-    EXPECT_TRUE(state->text().contains(QStringLiteral("keep quiet"))) << state->text().toStdString();
-    ASSERT_TRUE(waitFor([&] { return state->text().contains(QStringLiteral("ms late")); }, 20000))
-        << state->text().toStdString();
+    const auto says = [&](const QString& words) { return state->text().contains(words); };
+    bool measured = false;
+    for (int tries = 0; tries < 3 && !measured; ++tries) { // a busy machine may lose the ticks
+        find<QPushButton>("latencyButton")->click();
+        EXPECT_TRUE(says(QStringLiteral("keep quiet"))) << state->text().toStdString();
+        waitFor(
+            [&] { return says(QStringLiteral("ms late")) || says(QStringLiteral("did not hear")); }, 20000);
+        measured = says(QStringLiteral("ms late"));
+    }
+    ASSERT_TRUE(measured) << state->text().toStdString();
     qputenv("BRUMEFALL_SILENT", silent);
     ASSERT_TRUE(hasLatency(name));
     EXPECT_GT(latencyOf_s(name), -0.1);
