@@ -158,8 +158,7 @@ std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples
     constexpr std::size_t kLeast = 300; ///< frames of speech
     constexpr float kSofter = 0.5F; ///< of the syllables are the softer voice's
     constexpr float kLouder = 0.9F; ///< of the syllables are softer than those that are surely the louder's
-    constexpr float kAlikeBelow_dB =
-        3.2F; ///< one voice's loudest syllables are hardly more above its softer half
+    constexpr float kAlikeBelow_dB = 3.2F; ///< are one voice's loudest syllables above its softer half
     constexpr double kStay_s = 1.15; ///< one voice, so parted, seems to take turns with itself sooner
     Features features = featuresOf(samples);
     if (voices == Of::any_two) {

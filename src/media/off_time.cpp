@@ -235,10 +235,13 @@ private:
 
 void dropStrewn(const Timetable& timetable, std::vector<HeardWord>& words)
 {
+    if (!timetable.isKnown()) {
+        return;
+    }
     std::vector<HeardWord> out;
     for (const Said& note : saidNotes(words)) {
         const Words said = note.of(words);
-        if (!timetable.isKnown() || !timetable.isStrewn(said)) {
+        if (!timetable.isStrewn(said)) {
             out.insert(out.end(), said.begin(), said.end());
         }
     }
