@@ -86,8 +86,37 @@ private:
             push(Role::qualifier, match.entry->value + "_hand", 0, i, i + match.words);
             return i + match.words;
         }
+        if (Atom* refusal = refusalOf(match.entry->role); refusal != nullptr) {
+            refusal->role = Role::unknown;
+            refusal->value = tokens_[refusal->first].word;
+            for (std::size_t j = i; j < i + match.words; ++j) {
+                push(Role::unknown, tokens_[j].word, 0, j, j + 1);
+            }
+            return i + match.words;
+        }
         push(match.entry->role, match.entry->value, 0, i, i + match.words);
         return i + match.words;
+    }
+
+    /// "don't keep in", "not a jump": what is not so must not count as said. The word that refuses it; null
+    /// where none stands before.
+    [[nodiscard]] Atom* refusalOf(Role role)
+    {
+        if (!isOneOf({Role::line, Role::shape, Role::extent, Role::width, Role::camber, Role::thing,
+                         Role::warning, Role::speed},
+                role)) {
+            return nullptr;
+        }
+        for (auto it = atoms_.rbegin(); it != atoms_.rend() && !it->pause_after; ++it) {
+            const std::string& word = tokens_[it->first].word;
+            if (it->last - it->first == 1 && refuses(word)) {
+                return isOneOf({Role::chatter, Role::unknown}, it->role) ? &*it : nullptr;
+            }
+            if (!isOneOf({Role::glue, Role::chatter, Role::relation, Role::size}, it->role)) {
+                return nullptr;
+            }
+        }
+        return nullptr;
     }
 
     /// "left hand gatepost": "left hand" says which thing, where it says no corner ("left hand three", "three

@@ -37,6 +37,7 @@ public:
             cutInTwo(i);
             alsoMeans(i);
             writtenShort(i);
+            spelled(i);
             shownAgain(i);
             stuttered(i);
             bySound(i);
@@ -174,13 +175,39 @@ private:
     /// "dc", "cr": captions that somebody typed.
     void writtenShort(std::size_t i)
     {
-        constexpr double kCost = 0.3;
         const KnownWord* word = knownWord(words_[i].word);
-        if (word == nullptr || word->short_for.empty() || !(isTyped(words_[i].word) || somebody_typed_)) {
+        if (word != nullptr && (isTyped(words_[i].word) || somebody_typed_)) {
+            meantBy(*word, i, i + 1);
+        }
+    }
+
+    /// "d c": said letter by letter.
+    void spelled(std::size_t i)
+    {
+        constexpr std::size_t kLongestAbbreviation = 3;
+        std::string letters;
+        for (std::size_t j = i; j < std::min(i + kLongestAbbreviation, words_.size()); ++j) {
+            const bool letter = words_[j].word.size() == 1 && !isDigit(words_[j].word.front());
+            if (!letter || (j > i && words_[j].pause != Pause::none)) {
+                return;
+            }
+            letters += words_[j].word;
+            const KnownWord* word = j > i ? knownWord(letters) : nullptr;
+            if (word != nullptr) {
+                meantBy(*word, i, j + 1);
+            }
+        }
+    }
+
+    /// The words that the abbreviation at words `first` to `last` is short for.
+    void meantBy(const KnownWord& abbreviation, std::size_t first, std::size_t last)
+    {
+        constexpr double kCost = 0.3;
+        if (abbreviation.short_for.empty()) {
             return;
         }
         std::vector<Piece> pieces;
-        for (auto rest = std::span<const std::string>(word->short_for); !rest.empty();) {
+        for (auto rest = std::span<const std::string>(abbreviation.short_for); !rest.empty();) {
             const LexiconEntry* entry = longestPhrase(rest);
             if (entry == nullptr) {
                 return;
@@ -188,7 +215,7 @@ private:
             pieces.push_back({partOf(*entry), joinWords(entry->words)});
             rest = rest.subspan(entry->words.size());
         }
-        growth_.add(i, i + 1, pieces, By::split, kCost);
+        growth_.add(first, last, pieces, By::split, kCost);
     }
 
     /// "in side", "out side": a word of the notes that was written as two.

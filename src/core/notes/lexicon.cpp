@@ -25,6 +25,16 @@ std::vector<std::string> splitPhrase(std::string_view phrase)
     return words;
 }
 
+/// What a cut becomes that is not to be taken; empty for lines that are no cuts.
+std::string refusedOf(const std::string& line)
+{
+    const bool whole = line == "cut" || line == "small_cut" || line == "big_cut" || line == "double_cut";
+    return whole              ? "dont_cut"
+        : line == "late_cut"  ? "dont_cut_late"
+        : line == "early_cut" ? "dont_cut_early"
+                              : "";
+}
+
 struct NumberWord {
     std::string_view word;
     NumberClass number_class;
@@ -57,17 +67,19 @@ struct Lexicon {
 
     Lexicon()
     {
-        std::set<std::string> all;
+        const auto refused_by = splitWords(refusals());
         for (const auto& [role, listed] : lexiconWords()) {
-            std::istringstream stream{std::string(listed)};
-            std::string item;
-            while (stream >> item) {
+            for (const std::string& item : splitWords(listed)) {
                 const auto equals = item.find('=');
-                LexiconEntry entry{splitPhrase(item.substr(0, equals)), role,
-                    equals == std::string::npos ? item : item.substr(equals + 1)};
-                all.insert(entry.words.begin(), entry.words.end());
-                phrases.push_back(joinWords(entry.words));
-                words[entry.words.front()].phrases.push_back(std::move(entry));
+                const std::string said = item.substr(0, equals);
+                const std::string meant = equals == std::string::npos ? item : item.substr(equals + 1);
+                add(said, role, meant);
+                const std::string refused = role == Role::line ? refusedOf(meant) : std::string();
+                for (const std::string& refusal : refused_by) {
+                    if (!refused.empty()) {
+                        add(refusal + "_" + said, role, refused);
+                    }
+                }
             }
         }
         for (auto& [first, word] : words) {
@@ -88,6 +100,17 @@ struct Lexicon {
         known.assign(all.begin(), all.end());
         std::sort(phrases.begin(), phrases.end());
     }
+
+private:
+    void add(const std::string& said, Role role, const std::string& meant)
+    {
+        LexiconEntry entry{splitPhrase(said), role, meant};
+        all.insert(entry.words.begin(), entry.words.end());
+        phrases.push_back(joinWords(entry.words));
+        words[entry.words.front()].phrases.push_back(std::move(entry));
+    }
+
+    std::set<std::string> all;
 };
 
 const Lexicon& lexicon()
@@ -155,7 +178,8 @@ bool saysAll(const std::string& relation)
 
 bool refuses(const std::string& word)
 {
-    static const std::set<std::string> kRefuse{"don't", "dont", "doesn't", "doesnt", "not", "never"};
+    static const std::set<std::string> kRefuse{
+        "don't", "dont", "doesn't", "doesnt", "not", "never", "mustn't", "shouldn't"};
     return kRefuse.contains(word);
 }
 

@@ -50,7 +50,7 @@ constexpr RoleWords kWords[] = {
     {Role::late,
         "late very_late=late at_the_end=late at_end=late lately=late late_on=late on_exit_late=late"},
     {Role::line,
-        "dont_cut don't_cut=dont_cut do_not_cut=dont_cut no_cut=dont_cut never_cut=dont_cut cut "
+        "no_cutting=dont_cut avoid_cutting=dont_cut cut "
         "small_cut little_cut=small_cut tiny_cut=small_cut slight_cut=small_cut big_cut "
         "cut_late=late_cut late_cut early_cut can_cut=cut cut_it=cut keep_in keep_out keep_left "
         "keep_mid=keep_middle stay_mid=keep_middle hold_mid=keep_middle "
@@ -83,8 +83,7 @@ constexpr RoleWords kWords[] = {
         "massive_cut=big_cut good_cut=big_cut bit_of_a_cut=small_cut half_cut=small_cut "
         "minimal_cut=small_cut cut_small=small_cut cut_a_bit=small_cut cut_big=big_cut cut_hard=big_cut "
         "cut_a_lot=big_cut cut_early=early_cut cut_on_exit=late_cut cut_exit=late_cut cuttable=cut "
-        "cut_ok=cut cut_okay=cut ok_to_cut=cut don't_cut_in=dont_cut don't_cut_early=dont_cut_early "
-        "don't_cut_late=dont_cut_late don't_cut_exit=dont_cut_late don't_cut_entry=dont_cut_early "
+        "cut_ok=cut cut_okay=cut ok_to_cut=cut cut_in=cut cut_entry=early_cut "
         "dont_clip=dont_cut don't_clip=dont_cut neatly=neat be_neat=neat keep_tidy=tidy "
         "keep_it_tidy=tidy tidy_line=tidy tidy_up=tidy keep_it_clean=tidy clean=tidy "
         "straight_line=straight_through "
@@ -401,6 +400,12 @@ constexpr RoleWords kWords[] = {
         "just_about almost nearly_all quite_a_bit enough"},
 };
 
+// what is said before a cut that is not to be taken
+constexpr std::string_view kRefusals =
+    "don't dont do_not no not never cannot can't cant must_not mustn't should_not shouldn't won't avoid "
+    "without not_to not_a no_a isn't_a not_too_much not_much no_real don't_ever don't_you don't_you_dare "
+    "don't_take_the don't_take_a don't_try_to don't_be_tempted_to not_the never_ever you_can't you_cannot";
+
 constexpr std::array<std::pair<std::string_view, std::string_view>, 85> kAbbreviations{{
     {"l", "left"},
     {"k", "kink"},
@@ -525,6 +530,11 @@ constexpr WeakForm kWeakForms[] = {
 std::span<const RoleWords> lexiconWords()
 {
     return kWords;
+}
+
+std::string_view refusals()
+{
+    return kRefusals;
 }
 
 std::span<const SecondMeaning> secondMeanings()

@@ -16,6 +16,9 @@ struct RoleWords {
 
 [[nodiscard]] std::span<const RoleWords> lexiconWords();
 
+/// What turns a cut into its opposite, written as the phrases are: "never cut", "not a big cut".
+[[nodiscard]] std::string_view refusals();
+
 /// What a word or phrase can be, too, where a stream of words is read.
 struct SecondMeaning {
     std::string_view word;

@@ -22,17 +22,17 @@ std::string said(int number)
     return sayNumber(number, HundredsSaid::short_form);
 }
 
-constexpr std::array<std::string_view, 103> kCommon{"left", "right", "one", "two", "three", "four", "five",
+constexpr std::array<std::string_view, 105> kCommon{"left", "right", "one", "two", "three", "four", "five",
     "six", "hairpin", "open hairpin", "tight hairpin", "square", "acute", "kink", "flat", "slight", "medium",
     "fast", "easy", "plus", "minus", "long", "short", "very long", "extra long", "half long", "tightens",
-    "opens", "late", "don't cut", "cut", "small cut", "big cut", "keep in", "keep out", "keep left",
-    "keep right", "keep middle", "over", "through", "past", "around", "inside", "outside", "on exit", "at",
-    "onto gravel", "onto tarmac", "before", "after", "exit", "under", "crest", "jump", "bump", "dip",
-    "bridge", "gate", "bale", "water", "ditch", "tree", "rock", "wall", "barn", "house", "logs", "post",
-    "small", "big", "unseen", "blind", "gravel", "tarmac", "slippery", "loose", "narrow", "wide", "bumpy",
-    "camber", "bad camber", "downhill", "uphill", "junction", "chicane", "turn", "into", "and", "caution",
-    "danger", "care", "slow", "brake", "maybe", "finish", "flying finish", "stop", "straight", "continues",
-    "to", "over crest", "tidy", "sudden"};
+    "opens", "late", "don't cut", "no cut", "not cut", "cut", "small cut", "big cut", "keep in", "keep out",
+    "keep left", "keep right", "keep middle", "over", "through", "past", "around", "inside", "outside",
+    "on exit", "at", "onto gravel", "onto tarmac", "before", "after", "exit", "under", "crest", "jump",
+    "bump", "dip", "bridge", "gate", "bale", "water", "ditch", "tree", "rock", "wall", "barn", "house",
+    "logs", "post", "small", "big", "unseen", "blind", "gravel", "tarmac", "slippery", "loose", "narrow",
+    "wide", "bumpy", "camber", "bad camber", "downhill", "uphill", "junction", "chicane", "turn", "into",
+    "and", "caution", "danger", "care", "slow", "brake", "maybe", "finish", "flying finish", "stop",
+    "straight", "continues", "to", "over crest", "tidy", "sudden"};
 
 void addPhrase(std::vector<SaidPhrase>& phrases, Part part, const std::string& phrase, int number)
 {
