@@ -152,13 +152,13 @@ private:
         }
         line_.used[i] = true;
         const bool junction = junctionNear(i);
-        if (const auto grade = junction ? std::nullopt : otherGradeBeside(i)) {
+        if (const auto grade = junction ? rightAngleBeside(i) : otherGradeBeside(i)) {
             Atom& atom = line_.atoms[*grade];
             atom = {Role::named_grade, otherGradeAt(*grade), 0, atom.first, atom.last, atom.pause_after};
             line_.used[*grade] = true;
             ++found_.corners;
-            found_.heads.push_back(
-                {std::min(i, *grade), std::max(i, *grade) + 1, NoteKind::corner, i, grade});
+            found_.heads.push_back({std::min(i, *grade), std::max(i, *grade) + 1,
+                junction ? NoteKind::junction : NoteKind::corner, i, grade});
             return;
         }
         if (!junction) {
@@ -207,6 +207,21 @@ private:
         return i > 0 && !line_.atoms[i - 1].pause_after && !otherGradeAt(i - 1).empty() && !endsCorner(i - 1)
             ? std::optional(i - 1)
             : std::nullopt;
+    }
+    /// "left ninety at junction", "60 ninety left at junction": where a distance stands before it already.
+    [[nodiscard]] std::optional<std::size_t> rightAngleBeside(std::size_t i) const
+    {
+        const auto is90 = [&](std::size_t j) {
+            return line_.roleAt(j) == Role::number && line_.atoms[j].number == 90 && !line_.used[j];
+        };
+        if (is90(i + 1) && !line_.atoms[i].pause_after && !line_.atoms[i + 1].pause_after) {
+            return i + 1;
+        }
+        const bool distance_before = i > 1
+            && (line_.roleAt(i - 2) == Role::joiner || line_.atoms[i - 2].value == "into_thing"
+                || (line_.roleAt(i - 2) == Role::number && line_.atoms[i - 2].number >= 10));
+        return distance_before && is90(i - 1) && !line_.atoms[i - 1].pause_after ? std::optional(i - 1)
+                                                                                 : std::nullopt;
     }
     [[nodiscard]] std::string otherGradeAt(std::size_t i) const
     {

@@ -58,7 +58,7 @@ constexpr RoleWords kWords[] = {
         "stay_in=keep_in stay_out=keep_out stay_left=keep_left stay_right=keep_right "
         "stay_middle=keep_middle stay_wide=keep_wide hug hug_inside=hug hug_left hug_right hug_it=hug "
         "tight_in=keep_in neat tidy late_entry late_turn_in=late_entry turn_in_late=late_entry "
-        "early_entry wide_entry wide_in=wide_entry late_apex early_apex straight_on straight_on_through "
+        "early_entry wide_entry wide_in=wide_entry late_apex early_apex early=early_apex straight_on straight_on_through "
         "straight_through straight_over straight_at=straight_through use_all=use_all_road use_all_road "
         "use_all_the_road=use_all_road use_the_road=use_all_road keep_tight=hug keep_it_tight=hug "
         "keep_it_neat=neat in_the_middle=keep_middle out_wide=keep_wide hold_in=keep_in "

@@ -346,13 +346,17 @@ PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
 }
 
 /// Mishearings that recur are cheaper where they occur again, and so are words shown again at edges, where
-/// most edges show them; grades that the crew does not use are dearer.
+/// most edges show them; grades that the crew does not use are dearer, and so is "fifteen" where the crew
+/// counts in tens: it is fifty.
 void adapt(Lattice& lattice, const Reading& reading)
 {
     std::map<std::pair<std::string, std::string>, double> heard_as;
+    constexpr int kFifteen = 15;
     std::array<double, 10> grades{};
     double corners = 0.0;
     double shown_again = 0.0;
+    double tens = 0.0;
+    double fives = 0.0;
     const auto heard = [&](std::size_t first, std::size_t last) {
         std::string text;
         for (std::size_t i = first; i < last; ++i) {
@@ -368,6 +372,9 @@ void adapt(Lattice& lattice, const Reading& reading)
             grades[static_cast<std::size_t>(said.number)] += said.sure;
             corners += said.sure;
         }
+        if (said.part == Part::distance && said.number != kFifteen) {
+            (said.number % 10 == 0 ? tens : fives) += said.sure;
+        }
         if (said.by == By::shown_again && isEdge(lattice.words[said.first].pause)) {
             shown_again += said.sure;
         }
@@ -377,6 +384,9 @@ void adapt(Lattice& lattice, const Reading& reading)
     constexpr double kShownAgain = 0.5;
     const auto edges = std::count_if(
         lattice.words.begin(), lattice.words.end(), [](const HeardWord& word) { return isEdge(word.pause); });
+    constexpr double kManyTens = 12.0;
+    constexpr double kNotFifteen = 1.0;
+    const bool counts_in_tens = tens > kManyTens && fives < 1.0;
     const bool shows_again = shown_again > kMany * static_cast<double>(edges);
     for (auto& alternatives : lattice.from) {
         for (Alternative& alternative : alternatives) {
@@ -390,6 +400,9 @@ void adapt(Lattice& lattice, const Reading& reading)
             if (shows_again && alternative.by == By::shown_again
                 && isEdge(lattice.words[alternative.first].pause)) {
                 alternative.cost -= kShownAgain;
+            }
+            if (counts_in_tens && alternative.part == Part::distance && alternative.number == kFifteen) {
+                alternative.cost += kNotFifteen;
             }
             if (alternative.part == Part::grade && corners > kEnough && alternative.number < 10) {
                 const double share =
