@@ -9,6 +9,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <array>
 #include <random>
 
 using namespace brumefall;
@@ -392,6 +393,48 @@ TEST(Captions, AMisheardDontIsNoCut)
         EXPECT_EQ(inOneLine(draft), "right six over crest 100 left four long don't cut 70 right three 60")
             << heard;
     }
+}
+
+TEST(Captions, WhateverRefusesACutIsNoCut)
+{
+    for (const std::string refusal :
+        {"not cut", "knot cut", "no cut", "d c", "don't you cut", "cannot cut"}) {
+        const auto draft = draftOf("[0:01] left five sixty\n[0:03] right three " + refusal
+            + " fifty\n[0:06] left four into right six\n");
+        const auto understood = captions::understandDraft(draft);
+        ASSERT_GE(understood.calls.size(), 2U) << refusal;
+        EXPECT_EQ(support::brief(understood.calls[1]), "R3 dont_cut 50") << refusal;
+    }
+}
+
+TEST(Captions, FifteenIsFiftyOnlyWhereTheCrewCountsInTens)
+{
+    const auto fifteens = [](const std::string& other) {
+        const std::array grades{" three ", " five ", " two ", " four plus ", " six "};
+        std::string heard;
+        for (std::size_t k = 0; k < 24; ++k) {
+            heard += "[0:" + std::to_string(10 + 2 * k) + "] " + (k % 3 == 0 ? "left" : "right")
+                + grades.at(k % 5)
+                + (k % 4 == 1    ? other
+                        : k == 8 ? "15"
+                                 : "sixty")
+                + "\n";
+        }
+        const auto understood = captions::understandDraft(draftOf(heard));
+        std::vector<double> metres;
+        for (const auto& call : understood.calls) {
+            for (const auto& note : call.notes) {
+                metres.push_back(note.link.metres);
+            }
+        }
+        return metres;
+    };
+    const auto tens = fifteens("forty");
+    ASSERT_EQ(tens.size(), 24U);
+    EXPECT_EQ(tens[8], 50.0);
+    const auto fives = fifteens("twenty five");
+    ASSERT_EQ(fives.size(), 24U);
+    EXPECT_EQ(fives[8], 15.0);
 }
 
 TEST(Captions, OneGoesOverACrestWhateverLittleWordWasHeard)

@@ -247,6 +247,21 @@ TEST(Notes, WhatIsNotUnderstoodStaysAndGetsASuggestion)
     EXPECT_EQ(parsed.calls[0].text, "left four titans two");
 }
 
+TEST(Notes, WhatIsNotSoDoesNotCountAsSaid)
+{
+    const auto parsed =
+        parseNotes("left three not jump 60\nright four don't keep in 50\nleft four, not over a crest, long 40");
+    ASSERT_EQ(parsed.calls.size(), 3U);
+    EXPECT_TRUE(parsed.calls[0].notes.front().features.empty());
+    EXPECT_TRUE(parsed.calls[1].notes.front().lines.empty());
+    EXPECT_TRUE(parsed.calls[2].notes.front().features.empty());
+    EXPECT_EQ(parsed.calls[2].notes.front().extent, "long");
+    ASSERT_EQ(parsed.unknown.size(), 7U);
+    EXPECT_EQ(parsed.unknown[0].text, "not");
+    EXPECT_EQ(parsed.unknown[1].text, "jump");
+    EXPECT_TRUE(parsed.unknown[2].suggestion.empty()) << "nothing is misspelled in don't";
+}
+
 TEST(Notes, EveryWordIsCountedOnce)
 {
     const auto parsed = parseNotes("left four one fifty good luck flibble");

@@ -268,8 +268,9 @@ private:
             return true;
         }
         for (std::size_t j = i + 1; j < line_.atoms.size() && j <= i + 4; ++j) {
+            const bool right_angle = j == i + 1 && rightAngleBeside(i) == j;
             if (isOneOf({Role::direction, Role::joiner}, line_.roleAt(j))
-                || (line_.roleAt(j) == Role::number && line_.atoms[j].number >= 10)) {
+                || (line_.roleAt(j) == Role::number && line_.atoms[j].number >= 10 && !right_angle)) {
                 return false;
             }
             if (isJunction(j)) {

@@ -113,7 +113,7 @@ std::string suggestFor(std::string_view word)
     if (const auto it = soundAlikes().find(word); it != soundAlikes().end()) {
         return it->second;
     }
-    if (word.size() < 3 || word.size() > 16) {
+    if (word.size() < 3 || word.size() > 16 || refuses(std::string(word))) { // "don't" is spelled well
         return {};
     }
     static const NearWords kNear;

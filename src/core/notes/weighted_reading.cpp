@@ -385,8 +385,11 @@ void adapt(Lattice& lattice, const Reading& reading)
     const auto edges = std::count_if(
         lattice.words.begin(), lattice.words.end(), [](const HeardWord& word) { return isEdge(word.pause); });
     constexpr double kManyTens = 12.0;
-    constexpr double kNotFifteen = 1.0;
-    const bool counts_in_tens = tens > kManyTens && fives < 1.0;
+    constexpr double kFewFives = 0.1; // of all distances
+    constexpr double kFifteenIsFifty = 1.0;
+    const double fifteen = fives > kFewFives * (tens + fives) ? -kFifteenIsFifty
+        : tens > kManyTens && fives < 1.0                     ? kFifteenIsFifty
+                                                              : 0.0;
     const bool shows_again = shown_again > kMany * static_cast<double>(edges);
     for (auto& alternatives : lattice.from) {
         for (Alternative& alternative : alternatives) {
@@ -401,8 +404,8 @@ void adapt(Lattice& lattice, const Reading& reading)
                 && isEdge(lattice.words[alternative.first].pause)) {
                 alternative.cost -= kShownAgain;
             }
-            if (counts_in_tens && alternative.part == Part::distance && alternative.number == kFifteen) {
-                alternative.cost += kNotFifteen;
+            if (alternative.part == Part::distance && alternative.number == kFifteen) {
+                alternative.cost += fifteen;
             }
             if (alternative.part == Part::grade && corners > kEnough && alternative.number < 10) {
                 const double share =
