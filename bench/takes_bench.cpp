@@ -504,7 +504,9 @@ int main(int argc, char** argv)
         {"gears, stones 5 dB", 3.0, 0.0, 1.0, worsenBy(gearsAndStones, 5.0)},
         {"misread, clean", 3.0, 0.0, 1.0, {}, 0.05},
         {"misread, 15 dB", 3.0, 0.0, 1.0, worsenBy(engine, 15.0), 0.05},
-        {"misread, 10 dB", 3.0, 0.0, 1.0, worsenBy(engine, 10.0), 0.05}};
+        {"misread, 10 dB", 3.0, 0.0, 1.0, worsenBy(engine, 10.0), 0.05},
+        {"misread, driver -12 dB", 3.0, 0.0, 1.0, worsenBy(talk, 12.0), 0.05},
+        {"misread, driver -6 dB", 3.0, 0.0, 1.0, worsenBy(talk, 6.0), 0.05}};
     const auto wanted = [&](const std::string& name) {
         return argc < 2 || std::any_of(argv + 1, argv + argc, [&](const char* a) {
             return name.find(a) != std::string::npos;

@@ -199,7 +199,8 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
     }
     s.tellSettled(true, progress);
     auto found = s.readings.finish(length_s, s.said_s, s.surely);
-    take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected));
+    take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected),
+        s.search.isInNoise() ? take::OwnWordsMay::only_clear : take::OwnWordsMay::accuse);
     take::giveToNeighbours(found, take::ownWords(s.expected));
     return found;
 }

@@ -81,13 +81,18 @@ std::optional<HeardWord> joinerOf(
 }
 
 /// Nats by which another word has to fit better to be as likely as the written one: more where the two sound
-/// alike, as distances do, and nothing where they never do, as the directions.
-double evenGain(const Grammar& grammar, const WordPlace& place)
+/// alike, as distances do, and nothing where they never do, as the directions. Noise that comes and goes
+/// makes any of them like another one.
+double evenGain(const Grammar& grammar, const WordPlace& place, bool in_noise)
 {
     constexpr double kDirection = 0.0;
     constexpr double kOther = 22.0;
     constexpr double kDistance = 80.0;
-    return place.after ? kDistance : notes::isSide(grammar.written(place)) ? kDirection : kOther;
+    constexpr double kDirectionInNoise = 15.0;
+    constexpr double kMoreInNoise = 60.0;
+    return notes::isSide(grammar.written(place)) && !place.after
+        ? (in_noise ? kDirectionInNoise : kDirection)
+        : (place.after ? kDistance : kOther) + (in_noise ? kMoreInNoise : 0.0);
 }
 
 /// What is written in the place of the words heard of a note and its distance: the words that were said, and
@@ -111,7 +116,8 @@ std::vector<WordPlace> writtenFor(std::span<const HeardWord> said, const Grammar
 }
 
 /// The same of one note; what is said after it begins at `next_s`.
-void judge(NoteRecogniser& recogniser, const Condensed& condensed, std::span<HeardWord> note, double next_s)
+void judge(NoteRecogniser& recogniser, const Condensed& condensed, std::span<HeardWord> note, double next_s,
+    bool in_noise)
 {
     constexpr double kSlope = 6.0; // nats
     constexpr double kWord_s = 0.5; // so much after a note may be its last word, where that was not heard
@@ -130,7 +136,7 @@ void judge(NoteRecogniser& recogniser, const Condensed& condensed, std::span<Hea
     const auto worse = recogniser.fit(condensed, span, written);
     const double gain = !better ? 0.0 : !worse ? 1e3 : better->nats - worse->nats;
     for (HeardWord& word : note) {
-        word.sure = 1.0 / (1.0 + std::exp((evenGain(grammar, word.place) - gain) / kSlope));
+        word.sure = 1.0 / (1.0 + std::exp((evenGain(grammar, word.place, in_noise) - gain) / kSlope));
         if (word.place.miss > 0) {
             word.said = grammar.said(word.place);
         }
@@ -165,7 +171,8 @@ void addJoiners(NoteRecogniser& recogniser, const Condensed& condensed, std::vec
     }
 }
 
-void judgeMisses(NoteRecogniser& recogniser, const Condensed& condensed, std::vector<HeardWord>& words)
+void judgeMisses(
+    NoteRecogniser& recogniser, const Condensed& condensed, std::vector<HeardWord>& words, bool in_noise)
 {
     for (std::size_t first = 0; first < words.size();) {
         const std::size_t note = words[first].place.note;
@@ -174,7 +181,7 @@ void judgeMisses(NoteRecogniser& recogniser, const Condensed& condensed, std::ve
             ++end;
         }
         const double next_s = end < words.size() ? words[end].span.start_s : 1e300;
-        judge(recogniser, condensed, std::span(words).subspan(first, end - first), next_s);
+        judge(recogniser, condensed, std::span(words).subspan(first, end - first), next_s, in_noise);
         first = end;
     }
 }

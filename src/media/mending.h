@@ -17,7 +17,9 @@ void closeGaps(NoteRecogniser& recogniser, const Condensed& condensed, std::vect
 /// put before it where that explains what is heard there better than silence does.
 void addJoiners(NoteRecogniser& recogniser, const Condensed& condensed, std::vector<HeardWord>& words);
 
-/// How sure it is that a word was another: by how much better the note fits the sound with it.
-void judgeMisses(NoteRecogniser& recogniser, const Condensed& condensed, std::vector<HeardWord>& words);
+/// How sure it is that a word was another: by how much better the note fits the sound with it;
+/// `in_noise` that comes and goes, that has to be more.
+void judgeMisses(
+    NoteRecogniser& recogniser, const Condensed& condensed, std::vector<HeardWord>& words, bool in_noise);
 
 } // namespace brumefall::media

@@ -297,7 +297,7 @@ Heard PieceSearch::mended(Piece piece, bool misses)
     closeGaps(recogniser_, piece.condensed, words);
     addJoiners(recogniser_, piece.condensed, words);
     if (misses) {
-        judgeMisses(recogniser_, piece.condensed, words);
+        judgeMisses(recogniser_, piece.condensed, words, isInNoise());
     }
     return std::move(piece.heard);
 }

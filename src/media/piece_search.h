@@ -55,6 +55,8 @@ public:
 
     /// Whether the reader's voice is not the model's, and how is known.
     [[nodiscard]] bool knowsVoice() const { return strange_voice_ || shorter_; }
+    /// The driver speaks, too, or stones hit the car.
+    [[nodiscard]] bool isInNoise() const { return without_.all_but || without_.passing_noise; }
 
     /// The same in one piece, where it is plainly a reading: where more may follow up to its last seam, or
     /// its last word before a silence, else to its end. Nothing where it is not, or has no seam, or where it
@@ -105,9 +107,6 @@ private:
     void hear(Piece& piece);
     /// What was heard of the same stretch in another window takes the place of what was heard so far.
     static void goOnWith(Piece& piece, Piece other);
-    /// The driver speaks, too, or stones hit the car.
-    [[nodiscard]] bool isInNoise() const { return without_.all_but || without_.passing_noise; }
-
     /// What is told of a stretch, heard first as one that may hold talk, then in every other way that may
     /// explain more of it; nothing where the recording has to be condensed anew, without `without_`.
     std::optional<Heard> hearInEveryWay(const Condensed& condensed, const take::Span& span);

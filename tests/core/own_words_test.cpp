@@ -120,6 +120,32 @@ TEST_F(OwnWordsTest, AWrongSideOrGradeIsAMistakeHoweverOften)
     EXPECT_EQ(sureMisreadNotes(), 4);
 }
 
+/// A driver's words in the same moment make any word unlike the reader's others.
+TEST_F(OwnWordsTest, BesideAnotherVoiceOnlyAWrongSideIsToldByHowItSounds)
+{
+    for (int i = 0; i < 8; ++i) {
+        read("left", "left");
+        read("right", "right");
+        read("three", "left");
+        read("four", "right");
+    }
+    for (const std::size_t grade : {2U, 3U}) { // each is said as the other one always is
+        words_[grade].misses = {grade == 2 ? "four" : "three"};
+        std::swap(words_[grade].written, words_[grade].misses.front());
+    }
+    found_[6].misread.push_back({"four", "three", 0.7, false});
+    words_[6].misses = {"four"};
+    read("right", "left");
+    auto in_quiet = found_;
+    weighByOwnWords(in_quiet, words_, OwnWordsMay::accuse);
+    EXPECT_FALSE(in_quiet[2].misread.empty());
+    weighByOwnWords(found_, words_, OwnWordsMay::only_clear);
+    EXPECT_TRUE(found_[2].misread.empty());
+    EXPECT_TRUE(found_[3].misread.empty());
+    EXPECT_TRUE(found_[6].misread.empty()) << "it is said as it always is";
+    EXPECT_EQ(found_.back().misread.size(), 1U);
+}
+
 TEST_F(OwnWordsTest, AMisreadDistanceIsNotWeighedByTheNotesWords)
 {
     readBoth(8);

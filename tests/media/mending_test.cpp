@@ -128,13 +128,28 @@ TEST(Mending, AMisreadWordIsSureAndOneReadAsItIsWrittenIsNone)
     auto words = heardIn(recogniser, sound, expected.size(), true);
     ASSERT_EQ(words.size(), 4U);
     ASSERT_GT(words[2].place.miss, 0U);
-    media::judgeMisses(recogniser, sound, words);
+    media::judgeMisses(recogniser, sound, words, false);
     EXPECT_EQ(words[2].said, "left");
     EXPECT_GT(words[2].sure, 0.9);
     EXPECT_TRUE(words[0].said.empty());
 
     auto turned = words; // what if the first note were said to be "right"
     turned[0].place.miss = 1;
-    media::judgeMisses(recogniser, sound, turned);
+    media::judgeMisses(recogniser, sound, turned, false);
     EXPECT_LT(turned[0].sure, 0.1) << "it was not";
+}
+
+TEST(Mending, BesideAnotherVoiceAMisreadWordHasToBePlainer)
+{
+    const std::vector<ExpectedNote> expected{{"n1", "left four", ""}, {"n2", "left six", ""}};
+    media::NoteRecogniser recogniser(expected);
+    const auto sound = spoken({"left four", "left three"}, 0.4);
+    auto words = heardIn(recogniser, sound, expected.size(), true);
+    ASSERT_EQ(words.size(), 4U);
+    ASSERT_GT(words[3].place.miss, 0U);
+    media::judgeMisses(recogniser, sound, words, false);
+    const double in_quiet = words[3].sure;
+    media::judgeMisses(recogniser, sound, words, true);
+    EXPECT_GT(in_quiet, 0.5);
+    EXPECT_LT(words[3].sure, in_quiet);
 }

@@ -89,8 +89,8 @@ void TakesPage::show(const log::Filter& filter)
                     : take.dud ? tr("nothing heard")
                                : tr("%1 of %2").arg(f.on_time).arg(f.judged),
                 QString::number(f.late), QString::number(f.missed), QString::number(f.misread),
-                tr("%1 s").arg(f.drift_s_per_min, 0, 'f', 2), tr("%1 syll/s").arg(f.rate_syll_s, 0, 'f', 1),
-                QString::fromStdString(take.comment)});
+                f.tells_drift ? tr("%1 s").arg(f.drift_s_per_min, 0, 'f', 2) : QString(),
+                tr("%1 syll/s").arg(f.rate_syll_s, 0, 'f', 1), QString::fromStdString(take.comment)});
         again = name == before ? row : again;
         ++row;
     }

@@ -59,7 +59,8 @@ void level(std::vector<SaidWord>& words)
     for (SaidWord& word : words) {
         for (Cepstra& frame : word.frames) {
             for (std::size_t i = 0; i < kCepstra; ++i) {
-                frame[i] = (frame[i] - mean[i]) / std::max(1e-3F, std::sqrt(spread[i] / static_cast<float>(count)));
+                frame[i] =
+                    (frame[i] - mean[i]) / std::max(1e-3F, std::sqrt(spread[i] / static_cast<float>(count)));
             }
         }
     }
@@ -111,7 +112,8 @@ private:
             std::vector<std::size_t> examples;
             std::copy_if(found->second.begin(), found->second.end(), std::back_inserter(examples),
                 [&](std::size_t j) { return j != i && words_[j].doubtful == doubtful; });
-            const auto enough = examples.begin() + static_cast<std::ptrdiff_t>(std::min(kEnough, examples.size()));
+            const auto enough =
+                examples.begin() + static_cast<std::ptrdiff_t>(std::min(kEnough, examples.size()));
             std::partial_sort(examples.begin(), enough, examples.end(), [&](std::size_t a, std::size_t b) {
                 return std::max(a, i) - std::min(a, i) < std::max(b, i) - std::min(b, i);
             });
@@ -142,8 +144,9 @@ private:
     std::map<std::pair<std::size_t, std::size_t>, double> known_;
 };
 
-/// A named corner that is heard as the same other one in most of its places is how this reader says it: nobody
-/// reads "flat" for "square" time and again. Sides, grades and opposites somebody may have learnt wrong.
+/// A named corner that is heard as the same other one in most of its places is how this reader says it:
+/// nobody reads "flat" for "square" time and again. Sides, grades and opposites somebody may have learnt
+/// wrong.
 void clearHabits(std::vector<FoundNote>& found, const std::vector<SaidWord>& words)
 {
     constexpr std::size_t kChance = 1; ///< times
@@ -176,14 +179,14 @@ std::vector<std::vector<Likeness>> likenesses(const std::vector<SaidWord>& given
     Examples examples(words);
     auto out = examples.likenesses();
     for (std::size_t i = 0; i < words.size(); ++i) {
-        words[i].doubtful = words[i].doubtful || std::any_of(out[i].begin(), out[i].end(), [](const Likeness& l) {
-            return l.nearer > kExample;
-        });
+        words[i].doubtful = words[i].doubtful
+            || std::any_of(
+                out[i].begin(), out[i].end(), [](const Likeness& l) { return l.nearer > kExample; });
     }
     return examples.likenesses();
 }
 
-void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>& words)
+void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>& words, OwnWordsMay may)
 {
     constexpr double kEven = 0.11; ///< as likely the one as the other
     constexpr double kSlope = 0.02;
@@ -198,10 +201,13 @@ void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>&
         if (nearest == all[i].end()) {
             continue;
         }
-        const auto weight = [&](double nearer) { return std::clamp((nearer - kEven) / kSlope, -kMost, kMost); };
-        const auto heard = std::find_if(note.misread.begin(), note.misread.end(), [&](const Misread& m) {
-            return !m.of_distance && m.note_says == words[i].written;
-        });
+        const bool accuses = may == OwnWordsMay::accuse || notes::isSide(words[i].written);
+        const double most = accuses ? kMost : 0.0;
+        const auto weight = [&](double nearer) {
+            return std::clamp((nearer - kEven) / kSlope, -kMost, most);
+        };
+        const auto heard = std::find_if(note.misread.begin(), note.misread.end(),
+            [&](const Misread& m) { return !m.of_distance && m.note_says == words[i].written; });
         if (heard == note.misread.end()) {
             const double sure = 1.0 / (1.0 + std::exp(-weight(nearest->nearer)));
             if (sure > kSure) {
@@ -216,7 +222,7 @@ void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>&
         }
         const double of_model = std::clamp(
             std::log(heard->sure / std::max(1e-9, 1.0 - heard->sure)), -kMostOfModel, kMostOfModel);
-        if (nearest->nearer > same->nearer && nearest->nearer > kEven) {
+        if (accuses && nearest->nearer > same->nearer && nearest->nearer > kEven) {
             heard->said = nearest->other;
             heard->sure = 1.0 / (1.0 + std::exp(-weight(nearest->nearer)));
         } else {

@@ -37,7 +37,11 @@ struct Likeness {
 [[nodiscard]] std::vector<std::vector<Likeness>> likenesses(const std::vector<SaidWord>& words);
 
 /// Weighs what was heard as misread against it: raises what is said as the reader says the other word, lowers
-/// what is said as he says the written one, and adds what no model of the language heard.
-void weighByOwnWords(std::vector<FoundNote>& found, const std::vector<SaidWord>& words);
+/// what is said as he says the written one, and adds what no model of the language heard. Where somebody else
+/// speaks, too, or stones hit the car, a word that is unlike the others tells nothing but for a
+/// side: `only_clear`.
+enum class OwnWordsMay { accuse, only_clear };
+void weighByOwnWords(
+    std::vector<FoundNote>& found, const std::vector<SaidWord>& words, OwnWordsMay may = OwnWordsMay::accuse);
 
 } // namespace brumefall::take
