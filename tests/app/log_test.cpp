@@ -265,6 +265,25 @@ TEST_F(LogTest, ATakeGetsANameAndARemarkThatUndoTakesBack)
     EXPECT_EQ(stage::readTake(file).title, "");
 }
 
+TEST_F(LogTest, AShortTakeHasNoDrift)
+{
+    addTake(stage_, "2030-03-10 20.00.00", "2030-03-10T20:00:00");
+    auto brief = stage::readTake(stage_ / "takes" / "2030-03-10 20.00.00.json");
+    brief.name = "2030-03-11 20.00.00";
+    constexpr std::size_t kFew = 5; // notes were judged
+    for (std::size_t k = kFew; k < brief.verdicts.size(); ++k) {
+        brief.verdicts[k].outside_take = true;
+    }
+    stage::writeTake(stage_ / "takes" / (brief.name + ".json"), brief);
+    ASSERT_EQ(document().open(QString::fromStdString(stage_.string())), std::nullopt);
+    window_->log().showPage(LogWorkspace::kTakes);
+    constexpr int kDrift = 8;
+    ASSERT_EQ(table("takesTable")->horizontalHeaderItem(kDrift)->text(), QStringLiteral("drift a minute"));
+    ASSERT_EQ(cell("takesTable", 0, 0), QStringLiteral("2030-03-11 20.00.00"));
+    EXPECT_EQ(cell("takesTable", 0, kDrift), QString());
+    EXPECT_TRUE(cell("takesTable", 1, kDrift).endsWith(QStringLiteral(" s")));
+}
+
 TEST_F(LogTest, TakesAreShownOfOnePassOnly)
 {
     addTake(stage_, "2030-03-10 20.00.00", "2030-03-10T20:00:00");
