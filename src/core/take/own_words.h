@@ -36,11 +36,12 @@ struct Likeness {
 /// is said too seldom.
 [[nodiscard]] std::vector<std::vector<Likeness>> likenesses(const std::vector<SaidWord>& words);
 
-/// Weighs what was heard as misread against it: raises what is said as the reader says the other word, lowers
-/// what is said as he says the written one, and adds what no model of the language heard. Where somebody else
-/// speaks, too, or stones hit the car, a word that is unlike the others tells nothing but for a
-/// side: `only_clear`.
+/// Beside another voice, or over stones, a word that is unlike the others tells nothing but for a side: there
+/// they `only_clear`.
 enum class OwnWordsMay { accuse, only_clear };
+
+/// Weighs what was heard as misread against it: raises what is said as the reader says the other word, lowers
+/// what is said as he says the written one, and adds what no model of the language heard.
 void weighByOwnWords(
     std::vector<FoundNote>& found, const std::vector<SaidWord>& words, OwnWordsMay may = OwnWordsMay::accuse);
 
