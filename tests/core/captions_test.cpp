@@ -407,6 +407,17 @@ TEST(Captions, WhateverRefusesACutIsNoCut)
     }
 }
 
+TEST(Captions, ARightAngleAtAJunctionIsNoDistance)
+{
+    const auto understood = captions::understandDraft(draftOf(
+        "[0:01] right four sixty\n[0:04] ninety left at junction fifty\n[0:08] left four into right six\n"));
+    ASSERT_GE(understood.calls.size(), 2U);
+    const auto& notes =
+        understood.calls[1].notes.empty() ? understood.calls[2].notes : understood.calls[1].notes;
+    EXPECT_EQ(support::brief(notes.front()), "junction Lsquare 50");
+    EXPECT_EQ(understood.calls[0].notes.front().link.metres, 60.0);
+}
+
 TEST(Captions, FifteenIsFiftyOnlyWhereTheCrewCountsInTens)
 {
     const auto fifteens = [](const std::string& other) {

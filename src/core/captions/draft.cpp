@@ -286,9 +286,23 @@ private:
     {
         std::string text;
         append(text, note.joiner);
-        append(text, parts);
+        Said square = *parts.front();
+        square.words = "square";
+        auto written = parts;
+        if (note.joiner.empty() && beginsWithNinetyAtJunction(parts)) {
+            written.front() = &square;
+        }
+        append(text, written);
         append(text, note.distance, note.parts.back()->part);
         return text;
+    }
+    /// "ninety left at junction": written so at the beginning of a line it would be metres.
+    [[nodiscard]] static bool beginsWithNinetyAtJunction(const std::vector<const Said*>& parts)
+    {
+        const Said& first = *parts.front();
+        return first.part == Part::named_grade && (first.words == "ninety" || first.words == "90")
+            && std::any_of(
+                parts.begin(), parts.end(), [](const Said* part) { return part->part == Part::junction; });
     }
 
     /// A line of notes is a breath: notes joined by a word belong to one call, and so do those that follow
