@@ -286,13 +286,15 @@ private:
     {
         std::string text;
         append(text, note.joiner);
-        Said square = *parts.front();
-        square.words = "square";
-        auto written = parts;
         if (note.joiner.empty() && beginsWithNinetyAtJunction(parts)) {
+            Said square = *parts.front();
+            square.words = "square";
+            auto written = parts;
             written.front() = &square;
+            append(text, written);
+        } else {
+            append(text, parts);
         }
-        append(text, written);
         append(text, note.distance, note.parts.back()->part);
         return text;
     }

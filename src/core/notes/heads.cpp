@@ -211,24 +211,25 @@ private:
     /// "left ninety at junction", "60 ninety left at junction": where a distance stands before it already.
     [[nodiscard]] std::optional<std::size_t> rightAngleBeside(std::size_t i) const
     {
-        const auto is90 = [&](std::size_t j) {
-            return line_.roleAt(j) == Role::number && line_.atoms[j].number == 90 && !line_.used[j];
-        };
-        if (is90(i + 1) && !line_.atoms[i].pause_after && !line_.atoms[i + 1].pause_after) {
+        if (isNinety(i + 1) && !line_.atoms[i].pause_after && !line_.atoms[i + 1].pause_after) {
             return i + 1;
         }
         const bool distance_before = i > 1
             && (line_.roleAt(i - 2) == Role::joiner || line_.atoms[i - 2].value == "into_thing"
                 || (line_.roleAt(i - 2) == Role::number && line_.atoms[i - 2].number >= 10));
-        return distance_before && is90(i - 1) && !line_.atoms[i - 1].pause_after ? std::optional(i - 1)
-                                                                                 : std::nullopt;
+        return distance_before && isNinety(i - 1) && !line_.atoms[i - 1].pause_after ? std::optional(i - 1)
+                                                                                     : std::nullopt;
+    }
+    [[nodiscard]] bool isNinety(std::size_t i) const
+    {
+        return line_.roleAt(i) == Role::number && line_.atoms[i].number == 90 && !line_.used[i];
     }
     [[nodiscard]] std::string otherGradeAt(std::size_t i) const
     {
         if (i >= line_.atoms.size() || line_.used[i]) {
             return {};
         }
-        if (line_.roleAt(i) == Role::number && line_.atoms[i].number == 90) {
+        if (isNinety(i)) {
             return "square";
         }
         return std::string(otherGradeOf(lowerCase(line_.slice(i, i + 1))));

@@ -97,6 +97,12 @@ struct Lexicon {
         for (auto& [word, known_word] : words) {
             known_word.syllables = countSyllables(word);
         }
+        std::set<std::string> all;
+        for (const auto& [first, word] : words) {
+            for (const LexiconEntry& entry : word.phrases) {
+                all.insert(entry.words.begin(), entry.words.end());
+            }
+        }
         known.assign(all.begin(), all.end());
         std::sort(phrases.begin(), phrases.end());
     }
@@ -105,12 +111,9 @@ private:
     void add(const std::string& said, Role role, const std::string& meant)
     {
         LexiconEntry entry{splitPhrase(said), role, meant};
-        all.insert(entry.words.begin(), entry.words.end());
         phrases.push_back(joinWords(entry.words));
         words[entry.words.front()].phrases.push_back(std::move(entry));
     }
-
-    std::set<std::string> all;
 };
 
 const Lexicon& lexicon()

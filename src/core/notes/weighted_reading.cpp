@@ -346,8 +346,8 @@ PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
 }
 
 /// Mishearings that recur are cheaper where they occur again, and so are words shown again at edges, where
-/// most edges show them; grades that the crew does not use are dearer, and so is "fifteen" where the crew
-/// counts in tens: it is fifty.
+/// most edges show them; grades that the crew does not use are dearer. "Fifteen" is dearer where the
+/// crew counts in tens (it is fifty), and cheaper where it says fives.
 void adapt(Lattice& lattice, const Reading& reading)
 {
     std::map<std::pair<std::string, std::string>, double> heard_as;
