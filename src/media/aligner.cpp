@@ -43,6 +43,7 @@ struct LiveAligner::State {
     std::size_t looked = 0; ///< samples of the rest at the last look
     std::size_t condensed_at = 0; ///< and when it was condensed last
     Condensing how;
+    std::vector<std::int16_t> past; ///< the last minutes before the rest, where somebody else speaks, too
     WordSounds sounds;
 
     double said_s = 0.0; ///< in what was searched
@@ -85,6 +86,17 @@ struct LiveAligner::State {
     {
         return std::make_shared<const Condensed>(condense(rest, how));
     }
+    /// Where somebody else speaks, too: tells the voices apart by all that was heard of late.
+    void tellVoicesApart()
+    {
+        Condensing everybody = how;
+        everybody.without.all_but = {};
+        Sound lately{past, kAlignRate_hz};
+        lately.samples.insert(lately.samples.end(), rest.samples.begin(), rest.samples.end());
+        if (auto voice = LouderVoice::in(condense(lately, everybody).samples)) {
+            how.without.all_but = std::move(voice);
+        }
+    }
     /// How many samples of the rest a time of it, condensed, is.
     [[nodiscard]] std::size_t samplesUntil(const Condensed& condensed, double condensed_s) const
     {
@@ -94,6 +106,13 @@ struct LiveAligner::State {
     /// The first samples of the rest were searched.
     void drop(std::size_t done)
     {
+        constexpr auto kMostPast = static_cast<std::size_t>(LouderVoice::kEnough_s * kAlignRate_hz);
+        if (how.without.all_but) {
+            past.insert(
+                past.end(), rest.samples.begin(), rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
+            past.erase(
+                past.begin(), past.end() - static_cast<std::ptrdiff_t>(std::min(past.size(), kMostPast)));
+        }
         rest.samples.erase(rest.samples.begin(), rest.samples.begin() + static_cast<std::ptrdiff_t>(done));
         before += done;
         looked = rest.samples.size();
@@ -166,6 +185,10 @@ void LiveAligner::search(std::shared_ptr<const Condensed> condensed, bool more, 
 {
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
+    if (s.how.without.all_but) {
+        s.tellVoicesApart();
+        condensed = s.condensedRest();
+    }
     auto found = s.search.search(*condensed, more, progress, before_s);
     while (found.without) {
         s.how.without = *found.without;

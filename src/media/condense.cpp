@@ -288,7 +288,7 @@ Condensed condense(const Sound& sound, const Condensing& how)
 
 Condensed only(const LouderVoice& voice, const Condensed& all)
 {
-    constexpr float kSlope = 10.0F; ///< dB for each nat
+    constexpr float kSlope = 4.0F; ///< dB for each nat
     constexpr float kMost_dB = 30.0F; ///< below the hiss
     constexpr float kSofter = 0.25F;
     constexpr std::size_t kKeep = 20; ///< frames left on both sides of a cut

@@ -9,6 +9,7 @@
 #include <Eigen/Core>
 
 #include <algorithm>
+#include <cmath>
 #include <cstddef>
 #include <iterator>
 #include <numeric>
@@ -21,53 +22,76 @@ using Vector = Eigen::Matrix<float, LouderVoice::kFeatures, 1>;
 using Frames = std::vector<std::size_t>;
 
 constexpr std::size_t kAround = 45; ///< frames on each side
-constexpr Eigen::Index kSyllableLevel = 0; ///< a column of the features
-constexpr Eigen::Index kMeanLevel = 1; ///< the next
+constexpr Eigen::Index kCepstra = take::kCepstra;
 
-/// The mean level around each frame.
-std::vector<float> meanLevels_dB(const std::vector<float>& levels_dB)
-{
-    std::vector<float> out;
-    for (std::size_t f = 0; f < levels_dB.size(); ++f) {
-        const auto first = levels_dB.begin() + static_cast<std::ptrdiff_t>(f - std::min(f, kAround));
-        const auto last =
-            levels_dB.begin() + static_cast<std::ptrdiff_t>(std::min(f + kAround + 1, levels_dB.size()));
-        out.push_back(std::accumulate(first, last, 0.0F) / static_cast<float>(last - first));
+/// Columns of the features, which are seconds around each frame but for the first.
+constexpr Eigen::Index kSyllableLevel = 0;
+constexpr Eigen::Index kMeanLevel = 1;
+constexpr Eigen::Index kLoudestLevel = 2;
+constexpr Eigen::Index kMeanCepstra = 3;
+constexpr Eigen::Index kDeviations = kMeanCepstra + kCepstra;
+
+/// The sums of some columns over the frames around each.
+class SumsAround {
+public:
+    SumsAround(std::size_t frames, Eigen::Index columns)
+        : sums_(Sums::Zero(static_cast<Eigen::Index>(frames) + 1, columns))
+    {
     }
-    return out;
-}
+    /// Frames are added in their order.
+    void add(std::size_t frame, const Eigen::RowVectorXd& values)
+    {
+        const auto row = static_cast<Eigen::Index>(frame);
+        sums_.row(row + 1) = sums_.row(row) + values;
+    }
+    [[nodiscard]] Eigen::RowVectorXd around(std::size_t frame) const
+    {
+        const std::size_t last = std::min(frame + kAround + 1, static_cast<std::size_t>(sums_.rows()) - 1);
+        return sums_.row(static_cast<Eigen::Index>(last))
+            - sums_.row(static_cast<Eigen::Index>(frame - std::min(frame, kAround)));
+    }
 
-/// The level of the syllable around each frame, the mean level and the mean timbre of what is loud around it.
+private:
+    using Sums = Eigen::Matrix<double, Eigen::Dynamic, Eigen::Dynamic, Eigen::RowMajor>;
+    Sums sums_; ///< of all frames before each
+};
+
 Features featuresOf(std::span<const std::int16_t> samples)
 {
-    constexpr float kSoft_dB = 55.0F; ///< is next to the hiss, and of nobody's timbre
-    constexpr float kHardly = 0.01F;
-    using Sums = Eigen::Matrix<double, Eigen::Dynamic, LouderVoice::kFeatures>;
+    constexpr double kSoft_dB = 55.0; ///< is next to the hiss, and of nobody's timbre
+    constexpr double kHardly = 0.01;
     FrontEnd front_end(FrontEnd::Of::voices);
     const auto cepstra = front_end.cepstraOf(samples);
     const auto loudness = loudnesses_dB(samples, kAlignRate_hz);
     const auto levels = syllableLevels_dB(loudness);
-    Sums sums = Sums::Zero(static_cast<Eigen::Index>(levels.size()) + 1, LouderVoice::kFeatures);
-    for (std::size_t f = 0; f < levels.size(); ++f) { // the first column is the weight
-        const auto row = static_cast<Eigen::Index>(f);
-        sums.row(row + 1) = sums.row(row);
+    const auto loudest = syllableLevels_dB(loudness, kAround);
+    SumsAround sums(levels.size(), 3 + 2 * kCepstra); // frames, level, weight, cepstra, their squares
+    Eigen::RowVectorXd values(3 + 2 * kCepstra);
+    for (std::size_t f = 0; f < levels.size(); ++f) {
+        values.setZero();
+        values.head<2>() << 1.0, levels[f];
         if (f < cepstra.size() && loudness[f] > kSoft_dB) {
-            const auto weight = static_cast<double>(loudness[f] - kSoft_dB);
-            const Eigen::Map<const Eigen::RowVectorXf> cepstrum(cepstra[f].data(), take::kCepstra);
-            sums(row + 1, 0) += weight;
-            sums.row(row + 1).tail<take::kCepstra>() += weight * cepstrum.cast<double>();
+            const double weight = std::pow(loudness[f] - kSoft_dB, 2.0); // the louder, the less it is mixed
+            const Eigen::RowVectorXd cepstrum =
+                Eigen::Map<const Eigen::RowVectorXf>(cepstra[f].data(), kCepstra).cast<double>();
+            values(2) = weight;
+            values.segment<kCepstra>(3) = weight * cepstrum;
+            values.tail<kCepstra>() = weight * cepstrum.array().square();
         }
+        sums.add(f, values);
     }
-    const auto mean_levels = meanLevels_dB(levels);
     Features out(static_cast<Eigen::Index>(levels.size()), LouderVoice::kFeatures);
     for (std::size_t f = 0; f < levels.size(); ++f) {
+        const Eigen::RowVectorXd around = sums.around(f);
+        const double weight = std::max(kHardly, around(2));
+        const Eigen::RowVectorXd mean = around.segment<kCepstra>(3) / weight;
+        const Eigen::RowVectorXd variance = around.tail<kCepstra>().array() / weight - mean.array().square();
         const auto row = static_cast<Eigen::Index>(f);
-        const auto first = static_cast<Eigen::Index>(f - std::min(f, kAround));
-        const auto last = static_cast<Eigen::Index>(std::min(f + kAround + 1, levels.size()));
-        out.row(row) = (sums.row(last) - sums.row(first)).cast<float>();
-        out.row(row) /= std::max(kHardly, out(row, 0));
         out(row, kSyllableLevel) = levels[f];
-        out(row, kMeanLevel) = mean_levels[f];
+        out(row, kMeanLevel) = static_cast<float>(around(1) / around(0));
+        out(row, kLoudestLevel) = loudest[f];
+        out.row(row).segment<kCepstra>(kMeanCepstra) = mean.cast<float>();
+        out.row(row).segment<kCepstra>(kDeviations) = variance.cwiseMax(0.0).cwiseSqrt().cast<float>();
     }
     return out;
 }
@@ -141,6 +165,28 @@ Frames speechIn(const std::vector<float>& levels)
     return those(all, [&](std::size_t f) { return levels[f] > least_dB; });
 }
 
+/// Where the two of a mixture of two normal distributions of one deviation are equally likely, learnt from
+/// `values` by expectation maximisation (Dempster, Laird & Rubin, Journal of the Royal Statistical Society B
+/// 39 (1977), 1-38), from those above and below 0 on; there are some of both.
+float boundaryIn(const Eigen::ArrayXf& values)
+{
+    constexpr int kSteps = 30;
+    constexpr float kLeast = 0.02F; ///< is of either
+    Eigen::ArrayXf upper = (values > 0.0F).cast<float>();
+    float boundary = 0.0F;
+    for (int step = 0; step < kSteps; ++step) {
+        const float share = std::clamp(upper.mean(), kLeast, 1.0F - kLeast);
+        const float high = (upper * values).mean() / share;
+        const float low = ((1.0F - upper) * values).mean() / (1.0F - share);
+        const float variance =
+            (upper * (values - high).square() + (1.0F - upper) * (values - low).square()).mean();
+        const float slope = (high - low) / variance;
+        boundary = 0.5F * (high + low) - std::log(share / (1.0F - share)) / slope;
+        upper = 1.0F / (1.0F + (-slope * (values - boundary)).exp());
+    }
+    return boundary;
+}
+
 /// How long one of two speaks before the other does, on average.
 double stay_s(const std::vector<float>& likelier, const Frames& speech)
 {
@@ -153,17 +199,14 @@ double stay_s(const std::vector<float>& likelier, const Frames& speech)
 
 } // namespace
 
-std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples, Of voices)
+std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples)
 {
     constexpr std::size_t kLeast = 300; ///< frames of speech
     constexpr float kSofter = 0.5F; ///< of the syllables are the softer voice's
     constexpr float kLouder = 0.9F; ///< of the syllables are softer than those that are surely the louder's
-    constexpr float kAlikeBelow_dB = 3.2F; ///< are one voice's loudest syllables above its softer half
-    constexpr double kStay_s = 1.15; ///< one voice, so parted, seems to take turns with itself sooner
-    Features features = featuresOf(samples);
-    if (voices == Of::any_two) {
-        features.col(kMeanLevel).setZero(); // so its weight is none
-    }
+    constexpr int kTimes = 2;
+    constexpr double kStay_s = 1.3; ///< one voice, so parted, seems to take turns with itself sooner
+    const Features features = featuresOf(samples);
     const std::vector<float> levels(features.col(kSyllableLevel).begin(), features.col(kSyllableLevel).end());
     const Frames speech = speechIn(levels);
     if (speech.size() < kLeast) {
@@ -171,24 +214,32 @@ std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples
     }
     const float soft_dB = quantileOf(levels, speech, kSofter);
     const float loud_dB = quantileOf(levels, speech, kLouder);
-    if (voices == Of::two_alike && loud_dB - soft_dB < kAlikeBelow_dB) {
-        return {};
+    auto found = discriminantOf(features, those(speech, [&](std::size_t f) { return levels[f] >= loud_dB; }),
+        those(speech, [&](std::size_t f) { return levels[f] <= soft_dB; }));
+    auto likelier = found.nats(features);
+    for (int time = 0; time <= kTimes; ++time) {
+        const Frames louder = those(speech, [&](std::size_t f) { return likelier[f] > 0.0F; });
+        const Frames softer = those(speech, [&](std::size_t f) { return likelier[f] <= 0.0F; });
+        if (louder.empty() || softer.empty()) {
+            return {};
+        }
+        if (time < kTimes) {
+            const float surely = quantileOf(likelier, louder, 0.5F);
+            const float surely_not = quantileOf(likelier, softer, 0.5F);
+            found =
+                discriminantOf(features, those(louder, [&](std::size_t f) { return likelier[f] >= surely; }),
+                    those(softer, [&](std::size_t f) { return likelier[f] <= surely_not; }));
+            likelier = found.nats(features);
+        }
     }
-    const auto by_level =
-        discriminantOf(features, those(speech, [&](std::size_t f) { return levels[f] >= loud_dB; }),
-            those(speech, [&](std::size_t f) { return levels[f] <= soft_dB; }));
-    auto likelier = by_level.nats(features);
-    const Frames louder = those(speech, [&](std::size_t f) { return likelier[f] > 0.0F; });
-    const Frames softer = those(speech, [&](std::size_t f) { return likelier[f] <= 0.0F; });
-    if (louder.empty() || softer.empty()) {
-        return {};
+    Eigen::ArrayXf of_speech(static_cast<Eigen::Index>(speech.size()));
+    std::transform(
+        speech.begin(), speech.end(), of_speech.begin(), [&](std::size_t f) { return likelier[f]; });
+    const float boundary = boundaryIn(of_speech);
+    found.bias -= boundary;
+    for (float& nats : likelier) {
+        nats -= boundary;
     }
-    const float surely = quantileOf(likelier, louder, 0.5F);
-    const float surely_not = quantileOf(likelier, softer, 0.5F);
-    const auto found =
-        discriminantOf(features, those(louder, [&](std::size_t f) { return likelier[f] >= surely; }),
-            those(softer, [&](std::size_t f) { return likelier[f] <= surely_not; }));
-    likelier = found.nats(features);
     if (stay_s(likelier, speech) < kStay_s) {
         return {};
     }

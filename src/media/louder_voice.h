@@ -9,26 +9,26 @@
 
 namespace brumefall::media {
 
-/// The louder of two voices, told from the softer one by how loud and of what timbre the second around each
-/// moment is: levels alone overlap where one is 6 dB below the other. Fisher's linear discriminant (Annals of
-/// Eugenics 7 (1936), 179-188), learnt from the loudest tenth of the syllables and the softer half, few of
-/// which are the other's, and once more from those that it is surest of.
+/// The louder of two voices, told from the softer one by how loud the second around each moment is, of what
+/// timbre, and how that timbre changes: levels alone overlap where one is 6 dB below the other. Fisher's
+/// linear discriminant (Annals of Eugenics 7 (1936), 179-188), learnt from the loudest tenth of the syllables
+/// and the softer half, few of which are the other's, and again from those that it is surest of.
 class LouderVoice {
 public:
-    /// Two whose timbre is alike are told apart by how loud the second around is as well: they take turns.
-    enum class Of { any_two, two_alike };
+    /// In a condensed sound: half a minute tells a little, kEnough_s tells more. Nothing of less than three
+    /// seconds of speech, nor where one voice speaks alone: parted into louder and softer, it would take
+    /// turns with itself faster than two people do.
+    [[nodiscard]] static std::optional<LouderVoice> in(std::span<const std::int16_t> samples);
 
-    /// In half a minute to a minute of a condensed sound. Nothing of less than three seconds of speech, nor
-    /// where one voice speaks alone: parted into louder and softer, it would take turns with itself faster
-    /// than two people do.
-    [[nodiscard]] static std::optional<LouderVoice> in(
-        std::span<const std::int16_t> samples, Of voices = Of::any_two);
+    static constexpr double kEnough_s = 180.0;
 
     /// For every hundredth of a second of `samples`, brought to the same level: by how many nats it is
     /// likelier that the louder voice speaks than that the softer does.
     [[nodiscard]] std::vector<float> likelier(std::span<const std::int16_t> samples) const;
 
-    static constexpr std::size_t kFeatures = 14; ///< level, mean level of the second around, twelve cepstra
+    /// Levels of the syllable and of the second around, its mean and its loudest; twelve cepstra's means and
+    /// deviations in it.
+    static constexpr std::size_t kFeatures = 27;
 
 private:
     LouderVoice() = default;

@@ -22,9 +22,8 @@ std::vector<float> loudnesses_dB(std::span<const std::int16_t> samples, int rate
     return out;
 }
 
-std::vector<float> syllableLevels_dB(std::span<const float> loudness_dB)
+std::vector<float> syllableLevels_dB(std::span<const float> loudness_dB, std::size_t around)
 {
-    constexpr std::size_t kAround = 20;
     const std::size_t size = loudness_dB.size();
     std::vector<float> smooth(size);
     for (std::size_t f = 0; f < size; ++f) { // a click is no syllable
@@ -34,8 +33,8 @@ std::vector<float> syllableLevels_dB(std::span<const float> loudness_dB)
     }
     std::vector<float> out(size);
     for (std::size_t f = 0; f < size; ++f) {
-        const auto first = smooth.begin() + static_cast<std::ptrdiff_t>(f > kAround ? f - kAround : 0);
-        const auto last = smooth.begin() + static_cast<std::ptrdiff_t>(std::min(size, f + kAround + 1));
+        const auto first = smooth.begin() + static_cast<std::ptrdiff_t>(f > around ? f - around : 0);
+        const auto last = smooth.begin() + static_cast<std::ptrdiff_t>(std::min(size, f + around + 1));
         out[f] = *std::max_element(first, last);
     }
     return out;

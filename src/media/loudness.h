@@ -31,8 +31,10 @@ template <typename Sample> [[nodiscard]] double meanSquare(std::span<const Sampl
 /// Loudness of the same, in decibels.
 [[nodiscard]] std::vector<float> loudnesses_dB(std::span<const std::int16_t> samples, int rate_hz);
 
-/// How loud the syllable around each hundredth of a second is: the loudest within a fifth of a second, as a
-/// word's weak sounds are its speaker's too. From the loudness of the hundredths, in dB, as is the result.
-[[nodiscard]] std::vector<float> syllableLevels_dB(std::span<const float> loudness_dB);
+/// How loud the syllable around each hundredth of a second is: the loudest within a fifth of a second, or
+/// `around` hundredths, as a word's weak sounds are its speaker's too. From the loudness of the hundredths,
+/// in dB, as is the result.
+[[nodiscard]] std::vector<float> syllableLevels_dB(
+    std::span<const float> loudness_dB, std::size_t around = 20);
 
 } // namespace brumefall::media

@@ -124,8 +124,6 @@ PieceSearch::Then PieceSearch::hearWithoutPassingNoise(Piece& piece)
 PieceSearch::Then PieceSearch::hearLouderVoice(Piece& piece)
 {
     constexpr int kMostTries = 4; // it may be one voice that talks
-    constexpr int kTriesByTimbre = 2; // two that are alike are told apart by how loud each speaks, too
-    constexpr double kVoices_s = 60.0; // tell them apart
     constexpr double kSame = 0.5; // some of what seemed to be notes was talk
     constexpr double kLess = 0.4; // talk for as long as the notes take
     const Heard& heard = piece.heard;
@@ -134,10 +132,9 @@ PieceSearch::Then PieceSearch::hearLouderVoice(Piece& piece)
     }
     ++louder_tries_;
     const double length_s = static_cast<double>(piece.condensed.samples.size()) / kAlignRate_hz;
-    const double first_s = std::max(0.0, std::min(piece.span.start_s, length_s - kVoices_s));
-    const auto voices =
-        louder_tries_ <= kTriesByTimbre ? LouderVoice::Of::any_two : LouderVoice::Of::two_alike;
-    const auto voice = LouderVoice::in(samplesOf(piece.condensed, {first_s, first_s + kVoices_s}), voices);
+    const double first_s = std::max(0.0, std::min(piece.span.start_s, length_s - LouderVoice::kEnough_s));
+    const auto voice =
+        LouderVoice::in(samplesOf(piece.condensed, {first_s, first_s + LouderVoice::kEnough_s}));
     if (!voice) {
         return Then::go_on;
     }

@@ -91,10 +91,9 @@ TEST(LouderVoice, IsToldFromAnotherOfNearlyTheSameLevelByItsTimbre)
 
 TEST(LouderVoice, IsToldFromOneOfTheSameTimbreByHowLoudEachSpeaks)
 {
-    using Of = media::LouderVoice::Of;
     const Scene scene = twoPeople(0.4, 1.0);
     const auto all = media::condense(scene.sound);
-    const auto voice = media::LouderVoice::in(all.samples, Of::two_alike);
+    const auto voice = media::LouderVoice::in(all.samples);
     ASSERT_TRUE(voice);
     for (std::size_t part = 0; part < scene.begins.size(); part += 2) {
         EXPECT_GT(shareOf(*voice, all, scene, part), 0.8) << "the reader, part " << part;
@@ -104,10 +103,8 @@ TEST(LouderVoice, IsToldFromOneOfTheSameTimbreByHowLoudEachSpeaks)
 
 TEST(LouderVoice, OnePersonAloneIsNotParted)
 {
-    using Of = media::LouderVoice::Of;
     const auto all = media::condense(twoPeople(1.0, 1.0).sound);
     EXPECT_FALSE(media::LouderVoice::in(all.samples));
-    EXPECT_FALSE(media::LouderVoice::in(all.samples, Of::two_alike));
 }
 
 TEST(LouderVoice, TooLittleOrNothingTellsNoVoice)
