@@ -139,7 +139,8 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
     State& s = *state_;
     add(samples);
     const std::size_t waits = s.rest.samples.size();
-    if (waits < s.condensed_at + kNew) { // what little is new is not worth it
+    const std::size_t least_new = s.search.isInNoise() ? kLook : kNew; // a few words tell nothing in noise
+    if (waits < s.condensed_at + least_new) { // what little is new is not worth it
         return;
     }
     s.condensed_at = waits;
@@ -185,7 +186,7 @@ void LiveAligner::search(std::shared_ptr<const Condensed> condensed, bool more, 
 {
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
-    if (s.how.without.all_but) {
+    if (more && s.how.without.all_but) { // at its end nobody waits for it
         s.tellVoicesApart();
         condensed = s.condensedRest();
     }

@@ -157,6 +157,20 @@ TEST(Aligner, ADriverHalfAsLoudHidesHardlyAny)
     EXPECT_GE(foundOf(found, reading.truth) + 1, reading.truth.size());
 }
 
+TEST(Aligner, ADriverHalfAsLoudHidesHardlyAnyOfATakeThatIsJudgedWhileItComes)
+{
+    constexpr std::size_t kAtOnce = media::kAlignRate_hz / 2;
+    const auto plan = demoPlan();
+    auto reading = media::readAloud(plan, {}, 5, -3.0, 75.0);
+    addDriver(reading.sound, 0.33);
+    const auto samples = media::resampled(reading.sound, media::kAlignRate_hz).samples;
+    media::LiveAligner aligner(take::expectedNotes(plan));
+    for (std::size_t at = 0; at < samples.size(); at += kAtOnce) {
+        aligner.hear(std::span(samples).subspan(at, std::min(kAtOnce, samples.size() - at)));
+    }
+    EXPECT_GE(foundOf(aligner.finish({}), reading.truth) + 1, reading.truth.size());
+}
+
 TEST(Aligner, TalkAndTheNotesOfAnotherStageAreNoReading)
 {
     const auto plan = demoPlan();

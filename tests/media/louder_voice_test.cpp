@@ -45,15 +45,15 @@ struct Scene {
 };
 
 /// The driver is as much softer as `gain` says. Each part is of the reader, then of the driver.
-Scene twoPeople(double gain, double shorter)
+Scene twoPeople(double gain, double shorter,
+    const std::string& talk = "that was a bit close to the bank there, the brakes feel good now")
 {
     Scene scene;
     for (const auto* notes :
         {"left four tightens over crest, into right three", "right six over crest, fifty",
             "left hairpin, don't cut, into right two long", "right five opens, caution, bridge"}) {
         scene.add(said(notes, 0.5, 1.0));
-        scene.add(
-            said("that was a bit close to the bank there, the brakes feel good now", 0.5 * gain, shorter));
+        scene.add(said(talk, 0.5 * gain, shorter));
     }
     return scene;
 }
@@ -92,6 +92,21 @@ TEST(LouderVoice, IsToldFromAnotherOfNearlyTheSameLevelByItsTimbre)
 TEST(LouderVoice, IsToldFromOneOfTheSameTimbreByHowLoudEachSpeaks)
 {
     const Scene scene = twoPeople(0.4, 1.0);
+    const auto all = media::condense(scene.sound);
+    const auto voice = media::LouderVoice::in(all.samples);
+    ASSERT_TRUE(voice);
+    for (std::size_t part = 0; part < scene.begins.size(); part += 2) {
+        EXPECT_GT(shareOf(*voice, all, scene, part), 0.8) << "the reader, part " << part;
+        EXPECT_LT(shareOf(*voice, all, scene, part + 1), 0.2) << "the driver, part " << part + 1;
+    }
+}
+
+TEST(LouderVoice, IsToldFromOneWhoTalksFarMore)
+{
+    const Scene scene = twoPeople(0.5, 1.25,
+        "that was a bit close to the bank there, the brakes feel good now, and I think that the others had "
+        "the "
+        "same problem, so we should talk about this one after lunch, there is no need to hurry");
     const auto all = media::condense(scene.sound);
     const auto voice = media::LouderVoice::in(all.samples);
     ASSERT_TRUE(voice);
