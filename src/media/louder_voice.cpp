@@ -217,24 +217,24 @@ std::optional<LouderVoice> LouderVoice::in(std::span<const std::int16_t> samples
     auto found = discriminantOf(features, those(speech, [&](std::size_t f) { return levels[f] >= loud_dB; }),
         those(speech, [&](std::size_t f) { return levels[f] <= soft_dB; }));
     auto likelier = found.nats(features);
-    for (int time = 0; time <= kTimes; ++time) {
+    for (int time = 0; time < kTimes; ++time) {
         const Frames louder = those(speech, [&](std::size_t f) { return likelier[f] > 0.0F; });
         const Frames softer = those(speech, [&](std::size_t f) { return likelier[f] <= 0.0F; });
         if (louder.empty() || softer.empty()) {
             return {};
         }
-        if (time < kTimes) {
-            const float surely = quantileOf(likelier, louder, 0.5F);
-            const float surely_not = quantileOf(likelier, softer, 0.5F);
-            found =
-                discriminantOf(features, those(louder, [&](std::size_t f) { return likelier[f] >= surely; }),
-                    those(softer, [&](std::size_t f) { return likelier[f] <= surely_not; }));
-            likelier = found.nats(features);
-        }
+        const float surely = quantileOf(likelier, louder, 0.5F);
+        const float surely_not = quantileOf(likelier, softer, 0.5F);
+        found = discriminantOf(features, those(louder, [&](std::size_t f) { return likelier[f] >= surely; }),
+            those(softer, [&](std::size_t f) { return likelier[f] <= surely_not; }));
+        likelier = found.nats(features);
     }
     Eigen::ArrayXf of_speech(static_cast<Eigen::Index>(speech.size()));
     std::transform(
         speech.begin(), speech.end(), of_speech.begin(), [&](std::size_t f) { return likelier[f]; });
+    if ((of_speech > 0.0F).all() || (of_speech <= 0.0F).all()) {
+        return {};
+    }
     const float boundary = boundaryIn(of_speech);
     found.bias -= boundary;
     for (float& nats : likelier) {

@@ -75,45 +75,34 @@ double shareOf(
     return static_cast<double>(louder) / static_cast<double>(std::max<std::size_t>(1, count));
 }
 
+void expectToldApart(const Scene& scene)
+{
+    const auto all = media::condense(scene.sound);
+    const auto voice = media::LouderVoice::in(all.samples);
+    ASSERT_TRUE(voice);
+    for (std::size_t part = 0; part < scene.begins.size(); part += 2) {
+        EXPECT_GT(shareOf(*voice, all, scene, part), 0.8) << "the reader, part " << part;
+        EXPECT_LT(shareOf(*voice, all, scene, part + 1), 0.2) << "the driver, part " << part + 1;
+    }
+}
+
 } // namespace
 
 TEST(LouderVoice, IsToldFromAnotherOfNearlyTheSameLevelByItsTimbre)
 {
-    const Scene scene = twoPeople(0.6, 1.25);
-    const auto all = media::condense(scene.sound);
-    const auto voice = media::LouderVoice::in(all.samples);
-    ASSERT_TRUE(voice);
-    for (std::size_t part = 0; part < scene.begins.size(); part += 2) {
-        EXPECT_GT(shareOf(*voice, all, scene, part), 0.8) << "the reader, part " << part;
-        EXPECT_LT(shareOf(*voice, all, scene, part + 1), 0.2) << "the driver, part " << part + 1;
-    }
+    expectToldApart(twoPeople(0.6, 1.25));
 }
 
 TEST(LouderVoice, IsToldFromOneOfTheSameTimbreByHowLoudEachSpeaks)
 {
-    const Scene scene = twoPeople(0.4, 1.0);
-    const auto all = media::condense(scene.sound);
-    const auto voice = media::LouderVoice::in(all.samples);
-    ASSERT_TRUE(voice);
-    for (std::size_t part = 0; part < scene.begins.size(); part += 2) {
-        EXPECT_GT(shareOf(*voice, all, scene, part), 0.8) << "the reader, part " << part;
-        EXPECT_LT(shareOf(*voice, all, scene, part + 1), 0.2) << "the driver, part " << part + 1;
-    }
+    expectToldApart(twoPeople(0.4, 1.0));
 }
 
 TEST(LouderVoice, IsToldFromOneWhoTalksFarMore)
 {
-    const Scene scene = twoPeople(0.5, 1.25,
-        "that was a bit close to the bank there, the brakes feel good now, and I think that the others had "
-        "the "
-        "same problem, so we should talk about this one after lunch, there is no need to hurry");
-    const auto all = media::condense(scene.sound);
-    const auto voice = media::LouderVoice::in(all.samples);
-    ASSERT_TRUE(voice);
-    for (std::size_t part = 0; part < scene.begins.size(); part += 2) {
-        EXPECT_GT(shareOf(*voice, all, scene, part), 0.8) << "the reader, part " << part;
-        EXPECT_LT(shareOf(*voice, all, scene, part + 1), 0.2) << "the driver, part " << part + 1;
-    }
+    expectToldApart(twoPeople(0.5, 1.25,
+        "that was a bit close to the bank there, the brakes feel good now, the others had the same problem, "
+        "so we should talk about this one after lunch, and there is no need to hurry"));
 }
 
 TEST(LouderVoice, OnePersonAloneIsNotParted)
