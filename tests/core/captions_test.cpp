@@ -501,3 +501,63 @@ TEST(Captions, SignsAndNumbersAreReadAsTheyWereSaid)
             << written;
     }
 }
+
+TEST(Captions, WhatACornerBecomesMayBeLong)
+{
+    EXPECT_EQ(inOneLine(draftOf("[0:01] left two long opens round to a long four 80 right three 60\n")),
+        "left two long opens round to long four 80 right three 60");
+    EXPECT_EQ(inOneLine(draftOf("[0:01] left two tightens into a one 50 right five opens into right four\n")),
+        "left two tightens into one 50 right five opens into right four")
+        << "and into a corner it leads there";
+}
+
+TEST(Captions, AChicaneIsMadeOfThings)
+{
+    const auto draft =
+        draftOf("[0:01] right six 70\n[0:04] two bale chicane left entry 80\n[0:09] left four 50\n");
+    EXPECT_EQ(inOneLine(draft), "right six 70 two bale chicane left entry 80 left four 50");
+    EXPECT_EQ(draft.calls.size(), 3U) << "the bales are no note of their own";
+    EXPECT_EQ(inOneLine(draftOf("[0:01] right six 70\n[0:04] chicane right entry, three bales, 60\n")),
+        "right six 70 chicane right entry three bales 60");
+}
+
+TEST(Captions, AThingInsideOrOutsideIsOfTheCornerThatFollows)
+{
+    const auto notesOf = [](const char* captions) { return understandDraft(draftOf(captions)).calls; };
+    const auto after_distance = notesOf("[0:01] right six 70\n[0:04] tyres inside, left three 50\n");
+    ASSERT_EQ(after_distance.size(), 2U);
+    ASSERT_EQ(after_distance.back().notes.size(), 1U) << after_distance.back().text;
+    EXPECT_EQ(support::brief(after_distance.back()), "L3 inside-tyres 50");
+    const auto after_corner = notesOf("[0:01] right six tyres inside\n[0:04] left three 50\n");
+    ASSERT_EQ(after_corner.size(), 2U);
+    EXPECT_EQ(support::brief(after_corner.front()), "R6 inside-tyres") << "it has its corner";
+}
+
+TEST(Captions, HowLongItGoesOnIsNoDistance)
+{
+    const auto draft = draftOf("[0:01] left four continues for 100 tightens three 50\n[0:08] right six 40\n");
+    ASSERT_EQ(draft.calls.front().notes.size(), 1U) << proposals(draft);
+    EXPECT_EQ(support::brief(understandDraft(draft).calls.front()), "L4 continues for:100 tightens>3 50");
+}
+
+TEST(Captions, AKeepLineAtAJunctionIsWhole)
+{
+    EXPECT_EQ(inOneLine(draftOf("[0:01] right three 40\n[0:04] keep right at fork 70\n[0:08] left four\n")),
+        "right three 40 keep right at fork 70 left four");
+}
+
+TEST(Captions, SignsOfShorthandAreReadAsInTypedNotes)
+{
+    const std::pair<const char*, const char*> kWritten[] = {{"R5>3 40", "right 5 tightens 3 40"},
+        {"R5 > 3 40", "right 5 tightens 3 40"}, {"5R+ 100", "5 right plus 100"},
+        {"R4(lg) 60", "right 4 long 60"}, {"R5.L5.R4 80", "right 5 left 5 right 4 80"},
+        {"R3 & L4 50", "right 3 and left 4 50"}};
+    for (const auto& [written, read] : kWritten) {
+        EXPECT_EQ(
+            inOneLine(draftOf("[0:01] left four 80\n[0:04] " + std::string(written) + "\n[0:08] left two\n")),
+            "left four 80 " + std::string(read) + " left two");
+    }
+    EXPECT_EQ(inOneLine(draftOf("[0:01] left four 80\n[0:04] >> right five 40\n[0:06] > left two\n")),
+        "left four 80 right five 40 left two")
+        << "who speaks is marked so, too";
+}

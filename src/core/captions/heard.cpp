@@ -1,7 +1,9 @@
 #include "captions/heard.h"
 
+#include "notes/dictionary.h"
 #include "notes/spoken.h"
 #include "notes/text.h"
+#include "notes/tokens.h"
 
 #include <algorithm>
 #include <array>
@@ -121,7 +123,8 @@ public:
                 }
                 bracket = bracket || written.front() == '[' || written.front() == '(';
                 const bool closes = written.find_first_of(")]") != std::string_view::npos;
-                if (!bracket && written.front() != '>') {
+                const bool speaker = written.front() == '>' && words_.size() == first; // ">> left four"
+                if (!bracket && !speaker && !written.starts_with(">>")) {
                     const std::size_t before = words_.size();
                     addWritten(written, lines[i].number);
                     tellTime(before, cue, static_cast<std::size_t>(written.data() - cue.text.data()));
@@ -219,8 +222,37 @@ private:
         }
     }
 
+    /// "R4(lg)", "R5>3", "&": shorthand, cut as in typed notes; whether it is such.
+    bool addShorthand(std::string_view written, int line)
+    {
+        const auto seam = [](char a, char b) {
+            return notes::isDigit(a) ? std::isalpha(static_cast<unsigned char>(b)) != 0
+                                     : notes::isDigit(b) && std::isalpha(static_cast<unsigned char>(a)) != 0;
+        };
+        const bool sign = written.find_first_of("<>&") != std::string_view::npos
+            || written.find("++") != std::string_view::npos || written.find("--") != std::string_view::npos;
+        if (!sign && std::adjacent_find(written.begin(), written.end(), seam) == written.end()) {
+            return false;
+        }
+        const auto tokens = notes::tokenise(written, dictionary_);
+        const bool known = std::all_of(tokens.begin(), tokens.end(), [](const notes::Token& token) {
+            return token.known != nullptr || token.number_class != notes::NumberClass::none;
+        });
+        if (tokens.empty() || !known || tokens.back().word == "metres") {
+            return false;
+        }
+        for (const notes::Token& token : tokens) {
+            push(token.word, line, pause_);
+            pause_ = token.pause_after ? Pause::comma : Pause::none;
+        }
+        return true;
+    }
+
     void addWritten(std::string_view written, int line)
     {
+        if (addShorthand(written, line)) {
+            return;
+        }
         for (const std::string& word : wordsOf(written)) {
             addWord(word, line);
         }
@@ -287,6 +319,7 @@ private:
         }
     }
 
+    notes::Dictionary dictionary_{notes::Style{}};
     std::vector<HeardWord> words_;
     std::vector<Line> shown_; ///< lines of the block before, whose cue outlives this
     double shown_to_s_ = -1e9;

@@ -177,8 +177,29 @@ private:
         joiner_.clear();
     }
 
+    /// "tyres inside", "left three": where a thing is on a corner is said of one; after a distance it is the
+    /// next.
+    [[nodiscard]] bool leadsToCorner(const Said& said) const
+    {
+        if (!isHead(said.part) || !open_ || !joiner_.empty() || last_note_ >= events_.size()
+            || last_note_ + 1 != events_.size() || isStop(words_[said.first].pause)) {
+            return false;
+        }
+        const ReadNote& note = events_[last_note_].read;
+        const bool after_corner = last_note_ > 0 && events_[last_note_ - 1].what == Event::note
+            && events_[last_note_ - 1].read.distance.empty();
+        return !note.corner && !after_corner
+            && std::any_of(note.parts.begin(), note.parts.end(),
+                [](const Said* part) { return part->part == Part::position; });
+    }
+
     void begin(const Said& said)
     {
+        if (leadsToCorner(said)) {
+            events_[last_note_].read.prefixed = true;
+            add(last_note_, said);
+            return;
+        }
         completeCorrected();
         distance_taken_back_ = false;
         Event event;

@@ -42,6 +42,8 @@ public:
             stuttered(i);
             bySound(i);
             overAThing(i);
+            chicaneOf(i);
+            forSoLong(i);
             nothing(i);
             growth_.endWord(i);
         }
@@ -100,6 +102,10 @@ private:
                                                    : 0.0;
             if (into) {
                 growth_.add(i, i + n, {{Part::into, "into"}}, By::word, longer);
+            }
+            constexpr double kTarget = 0.5;
+            if (into && i > 0 && isPart(i - 1, Part::shape)) { // "opens into a long five"
+                growth_.add(i, i + n, {{Part::to, "into"}}, By::word, kTarget);
             }
             growth_.add(i, i + n, {{part, joins ? (part == Part::into ? "into" : "and") : written(entry)}},
                 By::word, longer + rare);
@@ -229,9 +235,11 @@ private:
         if (known == nullptr) {
             return;
         }
+        constexpr double kArticle = 1.5; // "to a long four"
+        const double cost = kLongerPhrase + (isArticle(i) ? kArticle : 0.0);
         for (const LexiconEntry& entry : known->phrases) {
             if (entry.words.size() == 1 && partOf(entry) < Part::glue) {
-                growth_.add(i, i + 2, {{partOf(entry), entry.words.front()}}, By::split, kLongerPhrase);
+                growth_.add(i, i + 2, {{partOf(entry), entry.words.front()}}, By::split, cost);
             }
         }
     }
@@ -405,11 +413,11 @@ private:
     [[nodiscard]] double swallowing(std::size_t i) const
     {
         constexpr double kSide = 1.6; // what one hears best
-        return growth_.known(i) == nullptr                    ? 0.0
-            : isPart(i, Part::left) || isPart(i, Part::right) ? kSide
-            : isStrong(i)                                     ? 1.0
-            : isGlue(i)                                       ? 0.2
-                                                              : 0.5;
+        return growth_.known(i) == nullptr ? 0.0
+            : isSide(i)                    ? kSide
+            : isStrong(i)                  ? 1.0
+            : isGlue(i)                    ? 0.2
+                                           : 0.5;
     }
 
     /// "done cut" for "don't cut": a word that stands in both is not swallowed.
@@ -492,11 +500,38 @@ private:
         }
     }
 
+    /// "bale chicane", "two bale chicane": what a chicane is made of.
+    void chicaneOf(std::size_t i)
+    {
+        const std::size_t thing = growth_.classAt(i) == NumberClass::none ? i : i + 1;
+        if (thing + 1 < words_.size() && growth_.numberAt(i) < 10 && isPart(thing, Part::thing)
+            && isPart(thing + 1, Part::chicane) && words_[thing + 1].pause == Pause::none) {
+            std::vector<std::string> words;
+            for (std::size_t w = i; w < thing + 2; ++w) {
+                words.push_back(words_[w].word);
+            }
+            growth_.add(i, thing + 2, {{Part::chicane, joinWords(words)}}, By::word,
+                kLongerPhrase * static_cast<double>(thing + 1 - i));
+        }
+    }
+
+    /// "long for 100, tightens": how far it is so, and no distance to the next note.
+    void forSoLong(std::size_t i)
+    {
+        constexpr int kShortest_m = 20;
+        if (i > 0 && isPart(i + 2, Part::shape) && words_[i].word == "for"
+            && growth_.numberAt(i + 1) >= kShortest_m
+            && (isPart(i - 1, Part::extent) || isPart(i - 1, Part::attribute))) {
+            growth_.add(i, i + 2, {{Part::attribute, "for " + words_[i + 1].word}}, By::word, kLongerPhrase);
+        }
+    }
+
+    [[nodiscard]] bool isSide(std::size_t i) const { return isPart(i, Part::left) || isPart(i, Part::right); }
+
     /// A side, and its number.
     [[nodiscard]] bool isCornerAt(std::size_t i) const
     {
-        return (isPart(i, Part::left) || isPart(i, Part::right)) && i + 1 < words_.size()
-            && growth_.classAt(i + 1) != NumberClass::none;
+        return isSide(i) && i + 1 < words_.size() && growth_.classAt(i + 1) != NumberClass::none;
     }
 
     /// An article, perhaps, and a crest.

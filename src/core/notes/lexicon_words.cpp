@@ -52,7 +52,8 @@ constexpr RoleWords kWords[] = {
     {Role::line,
         "no_cutting=dont_cut avoid_cutting=dont_cut cut "
         "small_cut little_cut=small_cut tiny_cut=small_cut slight_cut=small_cut big_cut "
-        "cut_late=late_cut late_cut early_cut can_cut=cut cut_it=cut keep_in keep_out keep_left "
+        "cut_late=late_cut late_cut big_late_cut=late_cut small_late_cut=late_cut early_cut can_cut=cut "
+        "cut_it=cut keep_in keep_out keep_left "
         "keep_mid=keep_middle stay_mid=keep_middle hold_mid=keep_middle "
         "keep_right keep_middle keep_centre=keep_middle keep_center=keep_middle keep_wide "
         "stay_in=keep_in stay_out=keep_out stay_left=keep_left stay_right=keep_right "

@@ -7,6 +7,7 @@ namespace brumefall::notes {
 namespace {
 
 constexpr double kNoLink = 0.25;
+constexpr double kSkippedInTalk = 0.4; ///< a word of the language that is no note, either
 constexpr double kJoinsOverSilence = 2.0; ///< a joining word, and then a long silence
 constexpr double kOnlyThat = 0.5; ///< half of a head is taken back, and the other half stays
 constexpr double kSameSide = 0.35; ///< two corners to one side without a link
@@ -77,7 +78,10 @@ public:
         // anything may begin talk
         if (part != Part::countdown && part != Part::distance) {
             constexpr double kBegin = 2.8;
-            const double word = part < Part::glue ? 1.7 : part == Part::chatter ? -2.0 : 0.0;
+            const double word = part < Part::glue ? 1.7
+                : part == Part::chatter           ? -2.0
+                : part == Part::skipped           ? kSkippedInTalk
+                                                  : 0.0;
             go({Kind::talk, Side::none}, costToEnd(from_) + kBegin + word, false);
         }
     }
@@ -147,6 +151,7 @@ private:
         const double stays = part == Part::chatter ? 0.3
             : part == Part::glue                   ? 0.7
             : part < Part::glue                    ? kStay + kNoteWord
+            : part == Part::skipped                ? kStay + kSkippedInTalk
                                                    : kStay;
         go(from_, stays, false);
         if (part >= Part::glue) {
@@ -338,8 +343,8 @@ private:
         case Kind::thing_apart: stay(w_ + 0.2); break;
         case Kind::chicane:
         case Kind::finish: stay(0.5 + w_); break;
+        case Kind::prefix_line: stay(0.8 + 0.6 * w_); [[fallthrough]]; // "don't cut log, left three"
         case Kind::prefix:
-        case Kind::prefix_line:
         case Kind::junction: go({Kind::thing_apart, Side::none}, 0.3 + 0.6 * w_, false); return;
         default: break;
         }
@@ -361,6 +366,7 @@ private:
         case Kind::corner_and: go({Kind::relation, from_.side}, 0.6 + extra, false); break;
         case Kind::thing:
         case Kind::thing_apart: go({Kind::thing_relation, Side::none}, 0.4 + w_ + extra, false); break;
+        case Kind::chicane: stay(0.2 + w_ + 0.5 * extra); break; // "chicane left, three bales"
         case Kind::prefix:
         case Kind::prefix_line: go({Kind::thing_relation, Side::none}, 0.5 + 0.6 * w_ + extra, false); return;
         default: break;
@@ -379,8 +385,8 @@ private:
         case Kind::thing_relation: go({Kind::junction, Side::none}, 0.5 * w_, false); return;
         case Kind::named_grade:
         case Kind::chicane: stay(0.3 + w_); break; // "chicane, left entry"
-        case Kind::prefix:
-        case Kind::prefix_line: go({Kind::junction, Side::none}, 0.6 * w_ + 0.2, false); return;
+        case Kind::prefix_line: go({Kind::thing_apart, Side::none}, 0.6 * w_ + 0.3, false); [[fallthrough]];
+        case Kind::prefix: go({Kind::junction, Side::none}, 0.6 * w_ + 0.2, false); return;
         default: break;
         }
         go({Kind::junction, Side::none}, newNote() + 0.4, true);
@@ -481,6 +487,11 @@ private:
             break;
         case Kind::target: stay(back + (part == Part::extent ? 0.8 : 0.0)); break;
         case Kind::shape: stay(part == Part::late || part == Part::extent ? 0.3 * w_ : back + 0.2); break;
+        case Kind::shape_to: // "opens to a long four"
+            if (part == Part::extent) {
+                stay(0.6 + 0.4 * w_);
+            }
+            break;
         case Kind::direction: stay(part == Part::extent || part == Part::modifier ? 0.5 : back + 1.2); break;
         case Kind::grade:
         case Kind::named_grade:

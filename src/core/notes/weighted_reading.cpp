@@ -320,6 +320,7 @@ private:
 PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
 {
     constexpr double kUsual = 120.0;
+    constexpr double kMostDearer = 1.0; // who has one note a block says two of them at times
     std::array<double, kPauses> within{};
     std::array<double, kPauses> between{};
     Kind before = Kind::start;
@@ -339,7 +340,7 @@ PauseCosts costsOf(const Reading& reading, const Lattice& lattice)
         const double usual =
             std::exp(-costs.between[p]) / (std::exp(-costs.between[p]) + std::exp(-costs.within[p]));
         const double here = (between[p] + kUsual * usual) / (between[p] + within[p] + kUsual);
-        costs.between[p] = std::max(0.0, costs.between[p] + std::log(usual / here));
+        costs.between[p] = std::max(0.0, costs.between[p] + std::min(kMostDearer, std::log(usual / here)));
         costs.within[p] = std::max(0.0, costs.within[p] + std::log((1.0 - usual) / (1.0 - here)));
     }
     return costs;
