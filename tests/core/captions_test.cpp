@@ -416,6 +416,12 @@ TEST(Captions, ARightAngleAtAJunctionIsNoDistance)
         understood.calls[1].notes.empty() ? understood.calls[2].notes : understood.calls[1].notes;
     EXPECT_EQ(support::brief(notes.front()), "junction Lsquare 50");
     EXPECT_EQ(understood.calls[0].notes.front().link.metres, 60.0);
+    EXPECT_EQ(
+        inOneLine(draftOf("[0:01] right four 60 left six flat.\n[0:05] Ninety right at junction. Forty.\n")),
+        "right four 60 left six flat square right at junction forty");
+    EXPECT_EQ(inOneLine(draftOf("[0:01] right four 60 left six ninety.\n[0:05] Right at junction. Forty.\n")),
+        "right four 60 left six ninety right at junction forty")
+        << "a stop ends what is said of the straight";
 }
 
 TEST(Captions, FifteenIsFiftyOnlyWhereTheCrewCountsInTens)

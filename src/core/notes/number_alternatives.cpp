@@ -102,6 +102,7 @@ private:
     void single(std::size_t first, std::size_t last, int value, double cost)
     {
         constexpr double kRightAngle = 1.2; // it is metres mostly
+        constexpr double kAtJunction = -1.8; // "ninety right at junction"
         const bool digits = isDigits(words_[first].word) && last == first + 1;
         if (value >= 1 && value <= 9) {
             growth_.add(first, last, {gradePiece(value, digits)}, By::word, cost);
@@ -111,9 +112,25 @@ private:
             const Piece distance = distancePiece(value, digits);
             growth_.add(first, last, {distance}, By::word, cost + costOfDistance(value));
             if (value == 90) { // "left ninety at junction": a right angle
-                growth_.add(first, last, {{Part::named_grade, distance.words}}, By::word, cost + kRightAngle);
+                growth_.add(first, last, {{Part::named_grade, distance.words}}, By::word,
+                    cost + (isSideAtJunction(last) ? kAtJunction : kRightAngle));
             }
         }
+    }
+
+    [[nodiscard]] bool isSideAtJunction(std::size_t i) const
+    {
+        const bool side = i + 1 < words_.size() && (words_[i].word == "left" || words_[i].word == "right");
+        const KnownWord* after = side && words_[i].pause == Pause::none ? growth_.known(i + 1) : nullptr;
+        return after != nullptr
+            && std::any_of(after->phrases.begin(), after->phrases.end(), [&](const LexiconEntry& entry) {
+                   return partOf(entry) == Part::junction && i + 1 + entry.words.size() <= words_.size()
+                       && std::equal(entry.words.begin(), entry.words.end(),
+                           words_.begin() + static_cast<std::ptrdiff_t>(i) + 1,
+                           [](const std::string& word, const HeardWord& heard) {
+                               return word == heard.word;
+                           });
+               });
     }
 
     /// "[one] hundred" ends before `next`: what may come after it.

@@ -396,6 +396,8 @@ private:
     {
         if (isPrefix(from_.kind) || from_.kind == Kind::thing_relation) {
             go({kind, Side::none}, 0.6 * w_ + cost, false);
+        } else if (from_.kind == Kind::named_grade && kind == Kind::chicane) { // "fast chicane"
+            go({kind, Side::none}, 0.6 * w_ + cost, false);
         } else if (from_.kind == kind) {
             stay(0.8 + w_);
         } else if (from_.kind == Kind::finish) { // nothing but a stop follows it, however it is said
