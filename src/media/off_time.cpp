@@ -73,6 +73,15 @@ public:
     }
     /// Over more than anybody takes for it.
     [[nodiscard]] bool isStrewn(Words note) const { return isScattered(note) || isDrawnOut(note); }
+    /// How long a note mostly takes, for its own words.
+    [[nodiscard]] double length_s(std::size_t note) const
+    {
+        std::size_t letters = 1;
+        for (const std::string& word : grammar_.ownWords(note)) {
+            letters += word.size();
+        }
+        return letter_s_ * static_cast<double>(letters);
+    }
     /// The part of `span` in which notes `first` to `last` are due; of `condensed`, both.
     [[nodiscard]] take::Span dueIn(const take::Span& span, std::size_t first, std::size_t last) const
     {
@@ -180,7 +189,57 @@ public:
         return out;
     }
 
+    /// What is heard with the notes that are missing between two of them, or after the last one of a stage,
+    /// where there is room for them and they are said in it.
+    std::vector<HeardWord> filled()
+    {
+        std::vector<HeardWord> out;
+        const std::size_t all = recogniser_.grammar().notes();
+        for (std::size_t n = 0; n < notes_.size(); ++n) {
+            const Words note = notes_[n].of(words_);
+            out.insert(out.end(), note.begin(), note.end());
+            const bool last = n + 1 == notes_.size();
+            const std::size_t from = note.front().place.note + 1;
+            const std::size_t until = last ? all : words_[notes_[n + 1].first].place.note;
+            if (from >= until || until - from > kMostMissing) {
+                continue;
+            }
+            const take::Span gap{
+                note.back().span.end_s, last ? span_.end_s : words_[notes_[n + 1].first].span.start_s};
+            const auto found = hearMissing(gap, from, until);
+            out.insert(out.end(), found.begin(), found.end());
+        }
+        return out;
+    }
+
 private:
+    static constexpr std::size_t kMostMissing = 2; ///< more of them were left out
+
+    /// Notes `from` to before `until`, if some of them are said in `gap`, each whole and when it is due.
+    std::vector<HeardWord> hearMissing(const take::Span& gap, std::size_t from, std::size_t until)
+    {
+        constexpr double kLeast = 0.5; // of the time that they mostly take
+        constexpr double kDearTalk = -90.0; // where a note is due, a strange voice would be taken for talk
+        double shortest_s = 1e9;
+        for (std::size_t n = from; n < until; ++n) {
+            shortest_s = std::min(shortest_s, timetable_.length_s(n));
+        }
+        if (gap.end_s - gap.start_s < kLeast * shortest_s) {
+            return {};
+        }
+        Grammar::Window window = window_;
+        window.first = from;
+        window.last = until;
+        window.at = from;
+        window.anywhere = false;
+        window.talk_phone = kDearTalk;
+        const auto heard = recogniser_.hear(condensed_, gap, window);
+        const auto found = saidNotes(heard.words);
+        return !found.empty() && onTime(heard.words) == found.size() && heard.isReading()
+            ? heard.words
+            : std::vector<HeardWord>();
+    }
+
     /// Notes `first` to `last` of what was heard; nothing where that is no better.
     std::optional<std::vector<HeardWord>> hearAnew(std::size_t first, std::size_t last)
     {
@@ -259,6 +318,9 @@ void hearWhenDue(NoteRecogniser& recogniser, const Condensed& condensed, const t
         if (timetable.isKnown()) {
             words = Look(recogniser, condensed, span, window, timetable, words).look(beside);
         }
+    }
+    if (const Timetable timetable(condensed, times, recogniser.grammar(), words); timetable.isKnown()) {
+        words = Look(recogniser, condensed, span, window, timetable, words).filled();
     }
     if (driver) {
         dropStrewn(Timetable(condensed, times, recogniser.grammar(), words), words);

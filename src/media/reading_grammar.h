@@ -53,6 +53,7 @@ public:
     /// Makes the decoder hear these words and no others, silence between them where there is any.
     void useExactly(const std::vector<WordPlace>& words);
 
+    [[nodiscard]] std::size_t notes() const { return own_.size(); }
     [[nodiscard]] const std::vector<std::string>& ownWords(std::size_t k) const { return own_[k].words; }
     /// The word that stands there in the notes, and what was said in its place.
     [[nodiscard]] const std::string& written(const WordPlace& place) const;

@@ -149,6 +149,21 @@ TEST(OffTime, ANoteOfScrapsOfTheDriverIsNone)
     EXPECT_EQ(notesOf(reading.heardWhenDue(words, false)), notesOf(words)) << "who hesitated, alone";
 }
 
+TEST(OffTime, ANoteThatWasMissedIsFoundWhereItIsDue)
+{
+    constexpr std::size_t kSkipped = 3;
+    ReadOnTime reading(kSkipped);
+    for (const std::size_t missed : {std::size_t{6}, kNotes.size() - 1}) {
+        auto words = reading.read();
+        std::erase_if(words, [&](const HeardWord& word) { return word.place.note == missed; });
+        const auto heard = reading.heardWhenDue(words);
+        EXPECT_EQ(notesOf(heard), notesOf(reading.read())) << "and none for the one that was left out";
+        ASSERT_LT(ReadOnTime::firstOf(heard, missed), heard.size());
+        EXPECT_NEAR(
+            reading.startOf(heard[ReadOnTime::firstOf(heard, missed)]), reading.plannedOf(missed), 0.15);
+    }
+}
+
 TEST(OffTime, WhatIsOnTimeOrDueNobodyKnowsWhenStaysAsItWasHeard)
 {
     ReadOnTime reading;
