@@ -563,7 +563,8 @@ TEST(Captions, SignsOfShorthandAreReadAsInTypedNotes)
             inOneLine(draftOf("[0:01] left four 80\n[0:04] " + std::string(written) + "\n[0:08] left two\n")),
             "left four 80 " + std::string(read) + " left two");
     }
-    EXPECT_EQ(inOneLine(draftOf("[0:01] left four 80\n[0:04] >> right five 40\n[0:06] > left two\n")),
+    EXPECT_EQ(
+        inOneLine(draftOf("WEBVTT\n\n00:01.000 --> 00:05.000\nleft four 80\n>> right five 40\n> left two\n")),
         "left four 80 right five 40 left two")
         << "who speaks is marked so, too";
 }

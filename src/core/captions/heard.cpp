@@ -123,8 +123,9 @@ public:
                 }
                 bracket = bracket || written.front() == '[' || written.front() == '(';
                 const bool closes = written.find_first_of(")]") != std::string_view::npos;
-                const bool speaker = written.front() == '>' && words_.size() == first; // ">> left four"
-                if (!bracket && !speaker && !written.starts_with(">>")) {
+                const bool speaker // "> left four", ">> left four"
+                    = written.front() == '>' && (written.data() == text.data() || written.starts_with(">>"));
+                if (!bracket && !speaker) {
                     const std::size_t before = words_.size();
                     addWritten(written, lines[i].number);
                     tellTime(before, cue, static_cast<std::size_t>(written.data() - cue.text.data()));
