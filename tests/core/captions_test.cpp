@@ -422,6 +422,8 @@ TEST(Captions, ARightAngleAtAJunctionIsNoDistance)
     EXPECT_EQ(inOneLine(draftOf("[0:01] right four 60 left six ninety.\n[0:05] Right at junction. Forty.\n")),
         "right four 60 left six ninety right at junction forty")
         << "a stop ends what is said of the straight";
+    EXPECT_EQ(inOneLine(draftOf("[0:01] right four 60\n[0:05] Flat. Ninety right at junction. Forty.\n")),
+        "right four 60 flat square right at junction forty");
 }
 
 TEST(Captions, FifteenIsFiftyOnlyWhereTheCrewCountsInTens)

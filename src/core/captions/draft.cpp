@@ -286,11 +286,12 @@ private:
     {
         std::string text;
         append(text, note.joiner);
-        if (note.joiner.empty() && beginsWithNinetyAtJunction(parts)) {
-            Said square = *parts.front();
+        Said square;
+        if (const auto ninety = ninetyAtJunction(note, parts); ninety != parts.end()) {
+            square = **ninety;
             square.words = "square";
             auto written = parts;
-            written.front() = &square;
+            written[static_cast<std::size_t>(ninety - parts.begin())] = &square;
             append(text, written);
         } else {
             append(text, parts);
@@ -298,13 +299,20 @@ private:
         append(text, note.distance, note.parts.back()->part);
         return text;
     }
-    /// "ninety left at junction": written so at the beginning of a line it would be metres.
-    [[nodiscard]] static bool beginsWithNinetyAtJunction(const std::vector<const Said*>& parts)
+    /// "ninety left at junction", "flat ninety left at junction": written so without what joins it, it would
+    /// be metres. The end where there is none.
+    [[nodiscard]] static std::vector<const Said*>::const_iterator ninetyAtJunction(
+        const ReadNote& note, const std::vector<const Said*>& parts)
     {
-        const Said& first = *parts.front();
-        return first.part == Part::named_grade && (first.words == "ninety" || first.words == "90")
-            && std::any_of(
-                parts.begin(), parts.end(), [](const Said* part) { return part->part == Part::junction; });
+        const bool junction = std::any_of(
+            parts.begin(), parts.end(), [](const Said* part) { return part->part == Part::junction; });
+        if (!junction || !note.joiner.empty()) {
+            return parts.end();
+        }
+        return std::adjacent_find(parts.begin(), parts.end(), [](const Said* part, const Said* next) {
+            return part->part == Part::named_grade && (part->words == "ninety" || part->words == "90")
+                && (next->part == Part::left || next->part == Part::right);
+        });
     }
 
     /// A line of notes is a breath: notes joined by a word belong to one call, and so do those that follow
