@@ -51,21 +51,6 @@ public:
     }
 
 private:
-    [[nodiscard]] bool standsAt(std::size_t i, const std::vector<std::string>& phrase) const
-    {
-        return i + phrase.size() <= words_.size()
-            && std::equal(phrase.begin(), phrase.end(), words_.begin() + static_cast<std::ptrdiff_t>(i),
-                [](const std::string& word, const HeardWord& heard) { return word == heard.word; });
-    }
-
-    /// Whether one of the phrases that stand at word `i` is such a one.
-    template <typename Predicate> [[nodiscard]] bool isPhraseAt(std::size_t i, Predicate is_one) const
-    {
-        return i < words_.size() && growth_.known(i) != nullptr
-            && std::any_of(growth_.known(i)->phrases.begin(), growth_.known(i)->phrases.end(),
-                [&](const LexiconEntry& entry) { return is_one(entry) && standsAt(i, entry.words); });
-    }
-
     void phrases(std::size_t i)
     {
         if (growth_.known(i) == nullptr) {
@@ -76,7 +61,7 @@ private:
             if (n > kLongestPhrase) {
                 continue;
             }
-            if (!standsAt(i, entry.words) || (entry.role == Role::chatter && entry.value == "go")) {
+            if (!growth_.standsAt(i, entry.words) || (entry.role == Role::chatter && entry.value == "go")) {
                 continue;
             }
             const Part part = partOf(entry);
@@ -127,7 +112,7 @@ private:
     {
         for (const auto& [own, meaning] : style_.words) {
             const auto words = splitWords(lowerCase(own));
-            if (words.empty() || !standsAt(i, words)) {
+            if (words.empty() || !growth_.standsAt(i, words)) {
                 continue;
             }
             const auto meant = splitWords(lowerCase(meaning));
@@ -151,7 +136,7 @@ private:
                 continue;
             }
             const auto words = splitWords(also.word);
-            if (standsAt(i, words) && !isWithinPhrase(i)) {
+            if (growth_.standsAt(i, words) && !isWithinPhrase(i)) {
                 growth_.add(i, i + words.size(),
                     {{partOf({{}, also.role, std::string(also.written)}), std::string(also.written)}},
                     also.written == also.word || also.role == Role::joiner ? By::word : By::split, also.cost);
@@ -162,7 +147,8 @@ private:
     /// "keep in": no "in" of its own.
     [[nodiscard]] bool isWithinPhrase(std::size_t i) const
     {
-        return i > 0 && isPhraseAt(i - 1, [](const LexiconEntry& entry) { return entry.words.size() > 1; });
+        return i > 0
+            && growth_.isPhraseAt(i - 1, [](const LexiconEntry& entry) { return entry.words.size() > 1; });
     }
 
     /// "dc", "hpl": no recogniser writes a word without a vowel. "slip" and "fin" are words, too.
@@ -334,7 +320,7 @@ private:
 
     [[nodiscard]] bool isEchoAt(std::size_t i) const
     {
-        return isPhraseAt(i, [](const LexiconEntry& entry) { return partOf(entry) == Part::here; });
+        return growth_.isPhraseAt(i, [](const LexiconEntry& entry) { return partOf(entry) == Part::here; });
     }
 
     /// "don't, don't cut", "left, uh, left three": the first of the two was only begun.
@@ -354,7 +340,7 @@ private:
         };
         // not where the word ends what was said before, and is shown again
         const bool phrase =
-            isPhraseAt(i + 1, [](const LexiconEntry& entry) { return entry.words.size() > 1; });
+            growth_.isPhraseAt(i + 1, [](const LexiconEntry& entry) { return entry.words.size() > 1; });
         if (phrase && standsAgain(1, i + 1) && growth_.classAt(i) == NumberClass::none) {
             begun(i + 1, kCost);
         }
@@ -562,7 +548,7 @@ private:
     }
     [[nodiscard]] bool isPart(std::size_t i, Part part) const
     {
-        return isPhraseAt(
+        return growth_.isPhraseAt(
             i, [&](const LexiconEntry& entry) { return entry.words.size() == 1 && partOf(entry) == part; });
     }
     /// A relation that is seldom said: "up", "off", "from".

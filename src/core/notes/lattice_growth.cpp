@@ -72,6 +72,13 @@ void LatticeGrowth::add(std::size_t i, Alternative alternative)
     lattice_.from[i].push_back(std::move(alternative));
 }
 
+bool LatticeGrowth::standsAt(std::size_t i, std::span<const std::string> phrase) const
+{
+    return i + phrase.size() <= lattice_.words.size()
+        && std::equal(phrase.begin(), phrase.end(), lattice_.words.begin() + static_cast<std::ptrdiff_t>(i),
+            [](const std::string& word, const HeardWord& heard) { return word == heard.word; });
+}
+
 void LatticeGrowth::endWord(std::size_t i)
 {
     lattice_.order.push_back(static_cast<int>(i));

@@ -5,6 +5,7 @@
 #include "notes/lexicon.h"
 #include "notes/pronunciation.h"
 
+#include <algorithm>
 #include <cstddef>
 #include <span>
 #include <string>
@@ -42,6 +43,15 @@ public:
     /// Also behind the last word, where there is none.
     [[nodiscard]] NumberClass classAt(std::size_t i) const;
     [[nodiscard]] int numberAt(std::size_t i) const; ///< 0 where it is none
+    /// Whether these words stand from word `i` on.
+    [[nodiscard]] bool standsAt(std::size_t i, std::span<const std::string> phrase) const;
+    /// Whether one of the phrases that stand at word `i` is such a one; also behind the last word.
+    template <typename Predicate> [[nodiscard]] bool isPhraseAt(std::size_t i, Predicate is_one) const
+    {
+        return i < known_.size() && known_[i] != nullptr
+            && std::any_of(known_[i]->phrases.begin(), known_[i]->phrases.end(),
+                [&](const LexiconEntry& entry) { return is_one(entry) && standsAt(i, entry.words); });
+    }
 
 private:
     /// A phrase with a pause in it is hardly one.

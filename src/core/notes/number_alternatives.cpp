@@ -120,17 +120,9 @@ private:
 
     [[nodiscard]] bool isSideAtJunction(std::size_t i) const
     {
-        const bool side = i + 1 < words_.size() && (words_[i].word == "left" || words_[i].word == "right");
-        const KnownWord* after = side && words_[i].pause == Pause::none ? growth_.known(i + 1) : nullptr;
-        return after != nullptr
-            && std::any_of(after->phrases.begin(), after->phrases.end(), [&](const LexiconEntry& entry) {
-                   return partOf(entry) == Part::junction && i + 1 + entry.words.size() <= words_.size()
-                       && std::equal(entry.words.begin(), entry.words.end(),
-                           words_.begin() + static_cast<std::ptrdiff_t>(i) + 1,
-                           [](const std::string& word, const HeardWord& heard) {
-                               return word == heard.word;
-                           });
-               });
+        const auto isJunction = [](const LexiconEntry& entry) { return partOf(entry) == Part::junction; };
+        return i < words_.size() && (words_[i].word == "left" || words_[i].word == "right")
+            && words_[i].pause == Pause::none && growth_.isPhraseAt(i + 1, isJunction);
     }
 
     /// "[one] hundred" ends before `next`: what may come after it.

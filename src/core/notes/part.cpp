@@ -394,9 +394,8 @@ private:
 
     void whole(Kind kind, double cost)
     {
-        if (isPrefix(from_.kind) || from_.kind == Kind::thing_relation) {
-            go({kind, Side::none}, 0.6 * w_ + cost, false);
-        } else if (from_.kind == Kind::named_grade && kind == Kind::chicane) { // "fast chicane"
+        const bool how_fast = from_.kind == Kind::named_grade && kind == Kind::chicane; // "fast chicane"
+        if (isPrefix(from_.kind) || from_.kind == Kind::thing_relation || how_fast) {
             go({kind, Side::none}, 0.6 * w_ + cost, false);
         } else if (from_.kind == kind) {
             stay(0.8 + w_);
