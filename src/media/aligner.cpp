@@ -1,5 +1,6 @@
 #include "media/aligner.h"
 
+#include "maths/quantile.h"
 #include "media/condense.h"
 #include "media/piece_search.h"
 #include "media/resample.h"
@@ -9,7 +10,10 @@
 
 #include <algorithm>
 #include <chrono>
+#include <cmath>
+#include <map>
 #include <memory>
+#include <tuple>
 #include <utility>
 
 namespace brumefall::media {
@@ -28,14 +32,13 @@ double saidIn(const Condensed& condensed)
 struct LiveAligner::State {
     explicit State(std::vector<ExpectedNote> notes)
         : expected(std::move(notes))
-        , search(expected)
-        , second(search)
+        , search(std::make_unique<PieceSearch>(expected))
         , readings(expected)
     {
     }
 
     std::vector<ExpectedNote> expected;
-    PieceSearch search;
+    std::unique_ptr<PieceSearch> search;
     SecondLook second;
     take::Readings readings;
     Sound rest{{}, kAlignRate_hz}; ///< what was not searched yet
@@ -70,7 +73,7 @@ struct LiveAligner::State {
     void tellSettled(bool ended, const Progress& progress)
     {
         const Progress at_end = [&](double) { return !progress || progress(1.0); }; // it was searched once
-        for (const Passage& passage : second.settled(how, ended, at_end)) {
+        for (const Passage& passage : second.settled(*search, how, ended, at_end)) {
             const Condensed& condensed = *passage.condensed;
             for (const HeardWord& here : passage.stretch.words) {
                 HeardWord word = here;
@@ -96,6 +99,71 @@ struct LiveAligner::State {
         if (auto voice = LouderVoice::in(condense(lately, everybody).samples)) {
             how.without.all_but = std::move(voice);
         }
+    }
+    /// What is read in the rest, condensed, which is condensed anew where it has to be.
+    PieceSearch::Result searched(
+        std::shared_ptr<const Condensed>& condensed, bool more, const Progress& progress)
+    {
+        const double before_s = static_cast<double>(before) / kAlignRate_hz;
+        auto found = search->search(*condensed, more, progress, before_s);
+        while (found.without) {
+            how.without = *found.without;
+            condensed = condensedRest();
+            found = search->search(*condensed, more, progress, before_s);
+        }
+        return found;
+    }
+    /// How many notes begin, and how many of them as far from each other as they are planned.
+    struct Begun {
+        std::size_t notes = 0;
+        std::size_t as_planned = 0;
+
+        /// Most of a reading is: what somebody else says is taken for notes that are anywhere.
+        [[nodiscard]] bool isAstray() const { return notes > kFew && 2 * as_planned < notes; }
+        static constexpr std::size_t kFew = 3;
+    };
+    [[nodiscard]] Begun begun(const Condensed& condensed, std::span<const Stretch> stretches) const
+    {
+        std::map<std::size_t, double> later_s; ///< than planned, the note
+        std::vector<double> sorted_s;
+        for (const Stretch& stretch : stretches) {
+            for (std::size_t w = 0; w < stretch.words.size(); ++w) {
+                const std::size_t note = stretch.words[w].place.note;
+                if (const auto due_s = dueOf(expected[note]); due_s && beginsNote(stretch.words, w)) {
+                    later_s.emplace(note, condensed.originalTime(stretch.words[w].span.start_s) - *due_s);
+                }
+            }
+        }
+        for (const auto& note : later_s) {
+            sorted_s.push_back(note.second);
+        }
+        Begun out{later_s.size(), 0};
+        const double mostly_s = sorted_s.empty() ? 0.0 : maths::median(sorted_s);
+        out.as_planned = static_cast<std::size_t>(std::count_if(sorted_s.begin(), sorted_s.end(),
+            [&](double s) { return std::abs(s - mostly_s) <= kOffSteady_s; }));
+        return out;
+    }
+    /// Where somebody else speaks, too, and the first piece was taken for notes that are read much later, all
+    /// of a recording is heard astray: it is searched once more as a reading of all notes, as they are
+    /// planned, and goes on so where more of them are found then.
+    void searchFromFirst(
+        std::shared_ptr<const Condensed>& condensed, PieceSearch::Result& found, const Progress& progress)
+    {
+        constexpr double kFirst_s = 10.0; // most recordings begin so long before the first note
+        const Begun heard = begun(*condensed, found.stretches);
+        if (!how.without.all_but || !heard.isAstray()) {
+            return;
+        }
+        auto other = std::make_unique<PieceSearch>(expected, how.without, kFirst_s);
+        std::swap(search, other);
+        const auto was = std::make_pair(condensed, how);
+        auto from_first = searched(condensed, false, progress);
+        if (begun(*condensed, from_first.stretches).as_planned > heard.as_planned) {
+            found = std::move(from_first);
+            return;
+        }
+        std::swap(search, other);
+        std::tie(condensed, how) = was;
     }
     /// How many samples of the rest a time of it, condensed, is.
     [[nodiscard]] std::size_t samplesUntil(const Condensed& condensed, double condensed_s) const
@@ -139,7 +207,7 @@ void LiveAligner::hear(std::span<const std::int16_t> samples)
     State& s = *state_;
     add(samples);
     const std::size_t waits = s.rest.samples.size();
-    const std::size_t least_new = s.search.isInNoise() ? kLook : kNew; // a few words tell nothing in noise
+    const std::size_t least_new = s.search->isInNoise() ? kLook : kNew; // a few words tell nothing in noise
     if (waits < s.condensed_at + least_new) { // what little is new is not worth it
         return;
     }
@@ -163,7 +231,7 @@ bool LiveAligner::goOnPlainly(const std::shared_ptr<const Condensed>& condensed,
 {
     State& s = *state_;
     const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
-    const auto found = s.search.goOnPlainly(*condensed, more, before_s);
+    const auto found = s.search->goOnPlainly(*condensed, more, before_s);
     if (!found) {
         return false;
     }
@@ -185,16 +253,13 @@ void LiveAligner::add(std::span<const std::int16_t> samples)
 void LiveAligner::search(std::shared_ptr<const Condensed> condensed, bool more, const Progress& progress)
 {
     State& s = *state_;
-    const double before_s = static_cast<double>(s.before) / kAlignRate_hz;
     if (more && s.how.without.all_but) { // at its end nobody waits for it
         s.tellVoicesApart();
         condensed = s.condensedRest();
     }
-    auto found = s.search.search(*condensed, more, progress, before_s);
-    while (found.without) {
-        s.how.without = *found.without;
-        condensed = s.condensedRest();
-        found = s.search.search(*condensed, more, progress, before_s);
+    auto found = s.searched(condensed, more, progress);
+    if (!more && s.before == 0) {
+        s.searchFromFirst(condensed, found, progress);
     }
     s.how.loud_dB = condensed->loud_dB;
     s.keep(std::move(found.stretches), condensed);
@@ -224,7 +289,7 @@ std::vector<take::FoundNote> LiveAligner::finish(const Progress& progress)
     s.tellSettled(true, progress);
     auto found = s.readings.finish(length_s, s.said_s, s.surely);
     take::weighByOwnWords(found, s.sounds.saidWords(found, s.expected),
-        s.search.isInNoise() ? take::OwnWordsMay::only_clear : take::OwnWordsMay::accuse);
+        s.search->isInNoise() ? take::OwnWordsMay::only_clear : take::OwnWordsMay::accuse);
     take::giveToNeighbours(found, take::ownWords(s.expected));
     return found;
 }

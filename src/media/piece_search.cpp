@@ -15,6 +15,15 @@ PieceSearch::PieceSearch(const std::vector<ExpectedNote>& expected)
 {
 }
 
+PieceSearch::PieceSearch(const std::vector<ExpectedNote>& expected, Without without, double first_s)
+    : PieceSearch(expected)
+{
+    without_ = std::move(without);
+    if (const auto due_s = dueOf(expected.front())) {
+        place_.likely_later_s = first_s - *due_s;
+    }
+}
+
 PieceSearch::Result PieceSearch::search(
     const Condensed& condensed, bool more, const Progress& progress, double before_s)
 {

@@ -36,6 +36,9 @@ struct Between {
 class PieceSearch {
 public:
     explicit PieceSearch(const std::vector<ExpectedNote>& expected);
+    /// The same in a recording of them all that was condensed without this already, where the first one is
+    /// likely to begin near its second `first_s`.
+    PieceSearch(const std::vector<ExpectedNote>& expected, Without without, double first_s);
 
     /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:
     /// its end, or where `more` is to come, the last seam. Stops early where `progress` says so. `before_s`

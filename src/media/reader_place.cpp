@@ -6,12 +6,6 @@ namespace brumefall::media {
 
 namespace {
 
-/// Seconds of the recording, or of the stage.
-std::optional<double> dueOf(const ExpectedNote& note)
-{
-    return note.due_s ? note.due_s : note.planned_s;
-}
-
 /// How many of the notes are due before these seconds.
 std::size_t dueBy(const std::vector<ExpectedNote>& expected, double due_s)
 {
@@ -21,6 +15,11 @@ std::size_t dueBy(const std::vector<ExpectedNote>& expected, double due_s)
 }
 
 } // namespace
+
+std::optional<double> dueOf(const ExpectedNote& note)
+{
+    return note.due_s ? note.due_s : note.planned_s;
+}
 
 std::size_t firstNotesOf(const std::vector<ExpectedNote>& expected, double length_s)
 {
@@ -104,9 +103,9 @@ Grammar::Window ReaderPlace::window(
         window.last = std::clamp(*until, window.first + 1, window.last);
         window.at = std::min(window.at, window.last);
     }
-    const bool clock = expected.front().due_s.has_value();
+    const bool clock = expected.front().due_s || likely_later_s;
     const auto steady = laterThanDue_s();
-    const auto later_s = clock && !steady ? std::optional(0.0) : steady;
+    const auto later_s = clock && !steady ? std::optional(likely_later_s.value_or(0.0)) : steady;
     const double off_s = steady ? kOffSteady_s : kOffDue_s;
     if (!later_s) {
         return window;

@@ -19,6 +19,9 @@ inline constexpr double kOffDue_s = 30.0;
 /// The same where the last notes were read at the plan's pace.
 inline constexpr double kOffSteady_s = 12.0;
 
+/// When a note is due in the recording or, where nobody knows that, in the stage from go, in seconds.
+[[nodiscard]] std::optional<double> dueOf(const ExpectedNote& note);
+
 /// How many notes are read in so many seconds from the first one on, as they are planned; all where nobody
 /// knows that.
 [[nodiscard]] std::size_t firstNotesOf(const std::vector<ExpectedNote>& expected, double length_s);
@@ -29,6 +32,7 @@ struct ReaderPlace {
     /// By how much the last notes began later in the recording than they are due there or, where nobody knows
     /// that, than they are planned from go.
     std::deque<double> later_s;
+    std::optional<double> likely_later_s; ///< the same, as long as no notes tell it; nobody knows it mostly
 
     /// The last notes were read at the plan's pace: by how much later they were, and most within how much.
     struct Steady {

@@ -20,7 +20,8 @@ void addBegun(std::vector<BegunNote>& notes, const Passage& passage)
 
 } // namespace
 
-std::vector<Passage> SecondLook::settled(const Condensing& how, bool ended, const Progress& progress)
+std::vector<Passage> SecondLook::settled(
+    PieceSearch& search, const Condensing& how, bool ended, const Progress& progress)
 {
     if (waiting_.empty() || !(ended || waiting_.back().stretch.sure)) {
         return {};
@@ -32,7 +33,7 @@ std::vector<Passage> SecondLook::settled(const Condensing& how, bool ended, cons
     std::reverse(runs.begin(), runs.end()); // so that what comes before keeps its place
     for (const Doubtful& run : runs) {
         if (run.first > 0 || !first_told_) {
-            lookAgain(run, how, progress);
+            lookAgain(search, run, how, progress);
         }
     }
     Passage last{waiting_.back().stretch, waiting_.back().condensed, waiting_.back().before_s, {}};
@@ -46,7 +47,8 @@ std::vector<Passage> SecondLook::settled(const Condensing& how, bool ended, cons
     return out;
 }
 
-void SecondLook::lookAgain(const Doubtful& run, const Condensing& how, const Progress& progress)
+void SecondLook::lookAgain(
+    PieceSearch& search, const Doubtful& run, const Condensing& how, const Progress& progress)
 {
     const auto first = waiting_.begin() + static_cast<std::ptrdiff_t>(run.first);
     const auto last = waiting_.begin() + static_cast<std::ptrdiff_t>(run.last);
@@ -71,7 +73,7 @@ void SecondLook::lookAgain(const Doubtful& run, const Condensing& how, const Pro
         condensed = std::make_shared<const Condensed>(condense(sound, how));
         span = {0.0, static_cast<double>(condensed->samples.size()) / kAlignRate_hz};
     }
-    auto better = search_.searchBetween(*condensed, span, before_s, between, progress);
+    auto better = search.searchBetween(*condensed, span, before_s, between, progress);
     if (better.empty()) {
         return;
     }

@@ -22,22 +22,16 @@ struct Passage {
 
 class SecondLook {
 public:
-    /// Hears with `search`, which outlives it.
-    explicit SecondLook(PieceSearch& search)
-        : search_(search)
-    {
-    }
-
     /// The next passage of the recording.
     void add(Passage passage) { waiting_.push_back(std::move(passage)); }
-    /// Those that are not heard again, in their order: up to the last one that was surely read, or where the
-    /// recording `ended`, all of them.
-    [[nodiscard]] std::vector<Passage> settled(const Condensing& how, bool ended, const Progress& progress);
+    /// Those that are not heard again by `search`, in their order: up to the last one that was surely read,
+    /// or where the recording `ended`, all of them.
+    [[nodiscard]] std::vector<Passage> settled(
+        PieceSearch& search, const Condensing& how, bool ended, const Progress& progress);
 
 private:
-    void lookAgain(const Doubtful& run, const Condensing& how, const Progress& progress);
+    void lookAgain(PieceSearch& search, const Doubtful& run, const Condensing& how, const Progress& progress);
 
-    PieceSearch& search_;
     std::vector<Passage> waiting_;
     bool first_told_ = false; ///< the first that waits was settled before, and tells where it goes on
 };
