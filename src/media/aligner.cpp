@@ -1,6 +1,5 @@
 #include "media/aligner.h"
 
-#include "maths/quantile.h"
 #include "media/condense.h"
 #include "media/piece_search.h"
 #include "media/resample.h"
@@ -10,8 +9,6 @@
 
 #include <algorithm>
 #include <chrono>
-#include <cmath>
-#include <map>
 #include <memory>
 #include <tuple>
 #include <utility>
@@ -113,35 +110,13 @@ struct LiveAligner::State {
         }
         return found;
     }
-    /// How many notes begin, and how many of them as far from each other as they are planned.
-    struct Begun {
-        std::size_t notes = 0;
-        std::size_t as_planned = 0;
-
-        /// Most of a reading is: what somebody else says is taken for notes that are anywhere.
-        [[nodiscard]] bool isAstray() const { return notes > kFew && 2 * as_planned < notes; }
-        static constexpr std::size_t kFew = 3;
-    };
-    [[nodiscard]] Begun begun(const Condensed& condensed, std::span<const Stretch> stretches) const
+    [[nodiscard]] ReadAsPlanned asPlanned(const Condensed& condensed, const PieceSearch::Result& found) const
     {
-        std::map<std::size_t, double> later_s; ///< than planned, the note
-        std::vector<double> sorted_s;
-        for (const Stretch& stretch : stretches) {
-            for (std::size_t w = 0; w < stretch.words.size(); ++w) {
-                const std::size_t note = stretch.words[w].place.note;
-                if (const auto due_s = dueOf(expected[note]); due_s && beginsNote(stretch.words, w)) {
-                    later_s.emplace(note, condensed.originalTime(stretch.words[w].span.start_s) - *due_s);
-                }
-            }
+        std::vector<BegunNote> begun;
+        for (const Stretch& stretch : found.stretches) {
+            addBegun(begun, stretch, condensed, static_cast<double>(before) / kAlignRate_hz);
         }
-        for (const auto& note : later_s) {
-            sorted_s.push_back(note.second);
-        }
-        Begun out{later_s.size(), 0};
-        const double mostly_s = sorted_s.empty() ? 0.0 : maths::median(sorted_s);
-        out.as_planned = static_cast<std::size_t>(std::count_if(sorted_s.begin(), sorted_s.end(),
-            [&](double s) { return std::abs(s - mostly_s) <= kOffSteady_s; }));
-        return out;
+        return readAsPlanned(expected, begun);
     }
     /// Where somebody else speaks, too, and the first piece was taken for notes that are read much later, all
     /// of a recording is heard astray: it is searched once more as a reading of all notes, as they are
@@ -150,15 +125,15 @@ struct LiveAligner::State {
         std::shared_ptr<const Condensed>& condensed, PieceSearch::Result& found, const Progress& progress)
     {
         constexpr double kFirst_s = 10.0; // most recordings begin so long before the first note
-        const Begun heard = begun(*condensed, found.stretches);
-        if (!how.without.all_but || !heard.isAstray()) {
+        const ReadAsPlanned heard = asPlanned(*condensed, found);
+        if (!how.without.all_but || !heard.isAstray() || expected.front().due_s) { // by its clock none is
             return;
         }
         auto other = std::make_unique<PieceSearch>(expected, how.without, kFirst_s);
         std::swap(search, other);
         const auto was = std::make_pair(condensed, how);
         auto from_first = searched(condensed, false, progress);
-        if (begun(*condensed, from_first.stretches).as_planned > heard.as_planned) {
+        if (asPlanned(*condensed, from_first).as_planned > heard.as_planned) {
             found = std::move(from_first);
             return;
         }

@@ -17,12 +17,6 @@
 
 namespace brumefall::media {
 
-/// A note and when it begins, in seconds of the recording.
-struct BegunNote {
-    std::size_t note = 0;
-    double start_s = 0.0;
-};
-
 /// What is known of a part of a recording.
 struct Between {
     NoteRange notes; ///< that may be read in it
@@ -36,8 +30,8 @@ struct Between {
 class PieceSearch {
 public:
     explicit PieceSearch(const std::vector<ExpectedNote>& expected);
-    /// The same in a recording of them all that was condensed without this already, where the first one is
-    /// likely to begin near its second `first_s`.
+    /// The same in a recording of them all that was condensed without this already and has no clock, where
+    /// the first one is likely to begin near its second `first_s`.
     PieceSearch(const std::vector<ExpectedNote>& expected, Without without, double first_s);
 
     /// What was heard, in its order, at its time in `condensed`, and from where on the search has to go on:

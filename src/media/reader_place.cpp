@@ -1,6 +1,11 @@
 #include "media/reader_place.h"
 
+#include "maths/quantile.h"
+
 #include <algorithm>
+#include <cmath>
+#include <iterator>
+#include <map>
 
 namespace brumefall::media {
 
@@ -25,6 +30,32 @@ std::size_t firstNotesOf(const std::vector<ExpectedNote>& expected, double lengt
 {
     const auto first_s = expected.empty() ? std::nullopt : dueOf(expected.front());
     return first_s ? dueBy(expected, *first_s + length_s) : expected.size();
+}
+
+bool ReadAsPlanned::isAstray() const
+{
+    constexpr std::size_t kFew = 3;
+    return notes > kFew && 2 * as_planned < notes;
+}
+
+ReadAsPlanned readAsPlanned(const std::vector<ExpectedNote>& expected, std::span<const BegunNote> begun)
+{
+    std::map<std::size_t, double> later_s; // than planned, each note
+    for (const BegunNote& note : begun) {
+        if (const auto due_s = dueOf(expected[note.note])) {
+            later_s.emplace(note.note, note.start_s - *due_s);
+        }
+    }
+    if (later_s.empty()) {
+        return {};
+    }
+    std::vector<double> each_s;
+    std::transform(later_s.begin(), later_s.end(), std::back_inserter(each_s),
+        [](const auto& note) { return note.second; });
+    const double mostly_s = maths::median(each_s);
+    const auto as_planned = std::count_if(each_s.begin(), each_s.end(),
+        [&](double later) { return std::abs(later - mostly_s) <= kOffSteady_s; });
+    return {each_s.size(), static_cast<std::size_t>(as_planned)};
 }
 
 void ReaderPlace::goTo(std::size_t note)

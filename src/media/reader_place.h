@@ -7,6 +7,7 @@
 #include <cstddef>
 #include <deque>
 #include <optional>
+#include <span>
 #include <utility>
 #include <vector>
 
@@ -25,6 +26,24 @@ inline constexpr double kOffSteady_s = 12.0;
 /// How many notes are read in so many seconds from the first one on, as they are planned; all where nobody
 /// knows that.
 [[nodiscard]] std::size_t firstNotesOf(const std::vector<ExpectedNote>& expected, double length_s);
+
+/// A note and when it begins, in seconds of the recording.
+struct BegunNote {
+    std::size_t note = 0;
+    double start_s = 0.0;
+};
+
+/// How many different notes begin, and how many of them are about as far from each other as they are planned.
+struct ReadAsPlanned {
+    std::size_t notes = 0;
+    std::size_t as_planned = 0;
+
+    /// Most of a reading is as planned; what somebody else says is taken for notes that are anywhere.
+    [[nodiscard]] bool isAstray() const;
+};
+/// `begun` in the order of the recording: of a note that is said again the first time counts.
+[[nodiscard]] ReadAsPlanned readAsPlanned(
+    const std::vector<ExpectedNote>& expected, std::span<const BegunNote> begun);
 
 struct ReaderPlace {
     std::size_t at = 0; ///< the note that comes next

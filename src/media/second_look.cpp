@@ -5,20 +5,17 @@
 #include <utility>
 
 namespace brumefall::media {
-namespace {
 
-void addBegun(std::vector<BegunNote>& notes, const Passage& passage)
+void addBegun(
+    std::vector<BegunNote>& notes, const Stretch& stretch, const Condensed& condensed, double before_s)
 {
-    const auto& words = passage.stretch.words;
+    const auto& words = stretch.words;
     for (std::size_t w = 0; w < words.size(); ++w) {
         if (beginsNote(words, w)) {
-            notes.push_back({words[w].place.note,
-                passage.before_s + passage.condensed->originalTime(words[w].span.start_s)});
+            notes.push_back({words[w].place.note, before_s + condensed.originalTime(words[w].span.start_s)});
         }
     }
 }
-
-} // namespace
 
 std::vector<Passage> SecondLook::settled(
     PieceSearch& search, const Condensing& how, bool ended, const Progress& progress)
@@ -53,10 +50,13 @@ void SecondLook::lookAgain(
     const auto first = waiting_.begin() + static_cast<std::ptrdiff_t>(run.first);
     const auto last = waiting_.begin() + static_cast<std::ptrdiff_t>(run.last);
     Between between{run.notes, {}, run.before.has_value(), 0};
+    const auto addAround = [&](const Passage& passage) {
+        addBegun(between.around, passage.stretch, *passage.condensed, passage.before_s);
+    };
     if (run.before) {
-        addBegun(between.around, waiting_[*run.before]);
+        addAround(waiting_[*run.before]);
     }
-    addBegun(between.around, waiting_[run.after]);
+    addAround(waiting_[run.after]);
     std::vector<Stretch> stretches;
     std::transform(
         first, last, std::back_inserter(stretches), [](const Passage& passage) { return passage.stretch; });

@@ -20,6 +20,10 @@ struct Passage {
     std::vector<std::int16_t> samples; ///< of the recording; none where the stretch was surely read
 };
 
+/// Adds the notes that begin in a stretch of `condensed`, before which `before_s` of the recording lie.
+void addBegun(
+    std::vector<BegunNote>& notes, const Stretch& stretch, const Condensed& condensed, double before_s);
+
 class SecondLook {
 public:
     /// The next passage of the recording.

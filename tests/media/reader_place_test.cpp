@@ -163,3 +163,42 @@ TEST(ReaderPlace, ANoteHeardLongBeforeItIsDueIsTooEarlyByThat)
     EXPECT_DOUBLE_EQ(*place.earlyBy_s(notes[12], 63.0), -3.0);
     EXPECT_FALSE(media::ReaderPlace{}.earlyBy_s(notes[16], 62.0));
 }
+
+TEST(ReaderPlace, AGuessWhenTheFirstNoteIsReadBoundsThoseThatMayBeHeardUntilTheReadingTells)
+{
+    constexpr double kGuess_s = 10.0;
+    media::ReaderPlace place;
+    place.likely_later_s = kGuess_s;
+    const auto window = place.window(planned(), {0.0, 20.0});
+    EXPECT_EQ(window.first, 0U);
+    EXPECT_EQ(window.last, static_cast<std::size_t>((20.0 + media::kOffDue_s - kGuess_s) / kApart_s));
+
+    auto read = afterTwelve([](double k) { return 100.0 + kApart_s * k; });
+    const auto without = read.window(planned(), {160.0, 180.0});
+    read.likely_later_s = kGuess_s;
+    EXPECT_EQ(read.window(planned(), {160.0, 180.0}).last, without.last) << "the reading tells";
+}
+
+TEST(ReadAsPlanned, AReadingAtThePlansPaceIsNotAstrayWhereverItBegins)
+{
+    std::vector<media::BegunNote> begun;
+    for (std::size_t k = 40; k < 60; ++k) {
+        begun.push_back({k, 7.0 + kApart_s * static_cast<double>(k - 40)});
+    }
+    begun.push_back({45, 300.0}); // said again
+    begun.push_back({3, 110.0}); // a word of somebody else's
+    const auto read = media::readAsPlanned(planned(), begun);
+    EXPECT_EQ(read.notes, 21U);
+    EXPECT_EQ(read.as_planned, 20U);
+    EXPECT_FALSE(read.isAstray());
+}
+
+TEST(ReadAsPlanned, NotesThatAreHeardFarFromTheirPlaceInThePlanAreAstray)
+{
+    // some of a late part in the first seconds, then of the beginning: a driver's words were taken for notes
+    const std::vector<media::BegunNote> begun{
+        {23, 3.7}, {24, 10.4}, {53, 22.9}, {54, 37.8}, {55, 38.8}, {60, 117.0}, {28, 256.8}, {31, 270.1}};
+    EXPECT_TRUE(media::readAsPlanned(planned(), begun).isAstray());
+    EXPECT_FALSE(media::readAsPlanned(planned(), {begun.begin(), 3}).isAstray()) << "too few tell nothing";
+    EXPECT_EQ(media::readAsPlanned(planned(), {}).notes, 0U);
+}
