@@ -350,7 +350,7 @@ std::size_t meaningOf(const ReadNote& note)
 bool standsByItself(Part part)
 {
     return part == Part::cut || part == Part::keep || part == Part::unseen || part == Part::warning
-        || part == Part::speed;
+        || part == Part::speed || part == Part::flat_out;
 }
 
 bool sameCorner(const ReadNote& a, const ReadNote& b)

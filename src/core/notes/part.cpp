@@ -8,6 +8,8 @@ namespace {
 
 constexpr double kNoLink = 0.25;
 constexpr double kSkippedInTalk = 0.4; ///< a word of the language that is no note, either
+constexpr double kSorryInTalk = -0.6; ///< a word that takes back is one of talk, too
+constexpr double kThenTalk = 2.6; ///< what takes back is followed by what is right
 constexpr double kJoinsOverSilence = 2.0; ///< a joining word, and then a long silence
 constexpr double kOnlyThat = 0.5; ///< half of a head is taken back, and the other half stays
 constexpr double kSameSide = 0.35; ///< two corners to one side without a link
@@ -40,10 +42,11 @@ struct Lean {
 };
 
 constexpr std::array kLeans{Lean{Part::modifier, 0.5, 0.0, 9.0}, Lean{Part::extent, 1.0, 0.0, 0.5},
-    Lean{Part::late, 0.5, 0.15, 1.6}, Lean{Part::cut, 0.85, 0.15, 0.9, Kind::prefix_line},
+    Lean{Part::late, 0.5, 0.15, 2.4}, Lean{Part::cut, 0.85, 0.15, 0.9, Kind::prefix_line},
     Lean{Part::keep, 0.85, 0.4, 0.5, Kind::prefix_line}, Lean{Part::unseen, 1.0, 0.35, 0.1},
     Lean{Part::attribute, 0.6, 0.15, 0.7}, Lean{Part::warning, 1.0, 0.9, 0.05},
-    Lean{Part::speed, 1.0, 0.6, 0.4, Kind::prefix_line}, Lean{Part::maybe, 0.5, 0.1, 1.0},
+    Lean{Part::speed, 1.0, 0.6, 0.4, Kind::prefix_line},
+    Lean{Part::flat_out, 1.0, 0.6, 1.4, Kind::prefix_line}, Lean{Part::maybe, 0.5, 0.1, 1.0},
     Lean{Part::here, 0.5, 0.3, 2.0}, Lean{Part::instruction, 1.0, 1.4, 1.4, Kind::prefix_line}};
 
 const Lean* leanOf(Part part)
@@ -78,10 +81,11 @@ public:
         // anything may begin talk
         if (part != Part::countdown && part != Part::distance) {
             constexpr double kBegin = 2.8;
-            const double word = part < Part::glue ? 1.7
-                : part == Part::chatter           ? -2.0
-                : part == Part::skipped           ? kSkippedInTalk
-                                                  : 0.0;
+            const double word = part == Part::correction ? kSorryInTalk
+                : part < Part::glue                      ? 1.7
+                : part == Part::chatter                  ? -2.0
+                : part == Part::skipped                  ? kSkippedInTalk
+                                                         : 0.0;
             go({Kind::talk, Side::none}, costToEnd(from_) + kBegin + word, false);
         }
     }
@@ -150,6 +154,7 @@ private:
         }
         const double stays = part == Part::chatter ? 0.3
             : part == Part::glue                   ? 0.7
+            : part == Part::correction             ? kStay + kSorryInTalk
             : part < Part::glue                    ? kStay + kNoteWord
             : part == Part::skipped                ? kStay + kSkippedInTalk
                                                    : kStay;
@@ -468,7 +473,7 @@ private:
 
     void chatter()
     {
-        stay(1.6);
+        stay(from_.kind == Kind::corrected ? kThenTalk : 1.6);
         go({Kind::start, Side::none}, costToEnd(from_) + 1.4, false); // a word of praise between two notes
     }
 
@@ -595,7 +600,7 @@ Part partOf(const LexiconEntry& entry)
     case Role::chicane: return Part::chicane;
     case Role::warning:
     case Role::sudden: return Part::warning;
-    case Role::speed: return Part::speed;
+    case Role::speed: return entry.value.starts_with("flat") ? Part::flat_out : Part::speed;
     case Role::joiner: return entry.value == "into" ? Part::into : Part::and_;
     case Role::start: return Part::start;
     case Role::finish: return Part::finish;

@@ -48,6 +48,7 @@ enum class Part : std::uint8_t {
     attribute,
     warning,
     speed,
+    flat_out, ///< a speed that is said behind its corner: before one it is the grade
     junction,
     chicane,
     into,

@@ -23,14 +23,14 @@ using Shares = std::array<double, kParts>;
 Shares usualShares()
 {
     Shares shares{};
-    constexpr std::array<std::pair<Part, double>, 30> kUsual{{{Part::left, 1.0}, {Part::right, 1.0},
+    constexpr std::array<std::pair<Part, double>, 31> kUsual{{{Part::left, 1.0}, {Part::right, 1.0},
         {Part::grade, 2.0}, {Part::distance, 1.2}, {Part::into, 0.6}, {Part::relation, 0.2},
         {Part::position, 0.1}, {Part::crest, 0.3}, {Part::shape, 0.3}, {Part::extent, 0.3}, {Part::cut, 0.25},
         {Part::modifier, 0.3}, {Part::thing, 0.3}, {Part::named_grade, 0.25}, {Part::keep, 0.12},
         {Part::warning, 0.15}, {Part::and_, 0.15}, {Part::to, 0.1}, {Part::late, 0.06}, {Part::unseen, 0.05},
-        {Part::attribute, 0.12}, {Part::size, 0.06}, {Part::count, 0.03}, {Part::speed, 0.03},
-        {Part::junction, 0.06}, {Part::chicane, 0.03}, {Part::maybe, 0.03}, {Part::finish, 0.03},
-        {Part::stop, 0.02}, {Part::go, 0.02}}};
+        {Part::attribute, 0.12}, {Part::size, 0.06}, {Part::count, 0.03}, {Part::speed, 0.02},
+        {Part::flat_out, 0.01}, {Part::junction, 0.06}, {Part::chicane, 0.03}, {Part::maybe, 0.03},
+        {Part::finish, 0.03}, {Part::stop, 0.02}, {Part::go, 0.02}}};
     for (const auto& [part, share] : kUsual) {
         shares[static_cast<std::size_t>(part)] = share;
     }
