@@ -66,7 +66,6 @@ void ReaderPlace::goTo(std::size_t note)
 
 void ReaderPlace::hear(const ExpectedNote& note, double start_s)
 {
-    constexpr std::size_t kLast = 10;
     const auto due_s = dueOf(note);
     if (!due_s) {
         return;

@@ -46,6 +46,7 @@ struct ReadAsPlanned {
     const std::vector<ExpectedNote>& expected, std::span<const BegunNote> begun);
 
 struct ReaderPlace {
+    static constexpr std::size_t kLast = 10; ///< notes that tell how late the reader is
     std::size_t at = 0; ///< the note that comes next
     bool anywhere = true; ///< where that is, is not known yet
     /// By how much the last notes began later in the recording than they are due there or, where nobody knows

@@ -57,6 +57,12 @@ void SecondLook::lookAgain(
         addAround(waiting_[*run.before]);
     }
     addAround(waiting_[run.after]);
+    for (std::size_t next = run.after + 1; // a short one alone does not tell how late the reader is
+         next < waiting_.size() && between.around.size() < ReaderPlace::kLast; ++next) {
+        if (waiting_[next].stretch.sure) {
+            addAround(waiting_[next]);
+        }
+    }
     std::vector<Stretch> stretches;
     std::transform(
         first, last, std::back_inserter(stretches), [](const Passage& passage) { return passage.stretch; });
