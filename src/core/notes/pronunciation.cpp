@@ -67,11 +67,15 @@ struct Costs {
                 const bool open_back = (kPhones[i].name == "AA" && kPhones[k].name == "AO")
                     || (kPhones[i].name == "AO" && kPhones[k].name == "AA");
                 change[i][k] = open_back ? 0.1 : change[i][k]; // one vowel or two, by where one comes from
+                const bool liquids = (kPhones[i].name == "L" && kPhones[k].name == "R")
+                    || (kPhones[i].name == "R" && kPhones[k].name == "L");
+                change[i][k] = liquids ? 0.45 : change[i][k]; // both glide, and are hardly ever mistaken
             }
             const std::string_view name = kPhones[i].name;
             const bool swallowed = name == "HH" || name == "T" || name == "D" || name == "AH" || name == "ER"
                 || name == "R" || name == "L" || name == "N";
-            gap[i] = name == "R" ? 0.35 : swallowed ? 0.5 : kPhones[i].vowel ? 0.7 : 0.75;
+            const bool faint = name == "F" || name == "V" || name == "TH" || name == "DH";
+            gap[i] = name == "R" ? 0.35 : swallowed || faint ? 0.5 : kPhones[i].vowel ? 0.7 : 0.75;
         }
     }
 };
