@@ -308,7 +308,9 @@ constexpr RoleWords kWords[] = {
         "full_power=flat foot_down=power not_flat nearly_flat almost_flat=nearly_flat "
         "not_quite_flat=nearly_flat just_flat=nearly_flat flat_if_brave=nearly_flat "
         "on_power=power early_power=power power_on=power go_hard=push push_hard=push pushing=push "
-        "don't_rush=patience wait_for_it=wait don't_push=patience be_patient=patience steady_away=steady "
+        "don't_rush=patience don't_get_greedy=patience don't_be_greedy=patience don't_get_sucked_in=patience "
+        "don't_hurry=patience no_rush=patience wait_for_it=wait don't_push=patience be_patient=patience "
+        "steady_away=steady "
         "steadily=steady take_it_easy=steady take_it_steady=steady calm_down=steady coast=lift "
         "hold_back=patience back_off=lift quick quickly=quick roll=lift rolling=lift"},
     {Role::joiner,
@@ -347,7 +349,7 @@ constexpr RoleWords kWords[] = {
         "fourth_gear=gear change_gear=gear anti_lag stage_mode road_mode launch launch_control=launch "
         "check_tyres=check check check_pressures=check belts belts_tight=belts hold_on=belts "
         "sound_horn=horn clear_screen=wipers mirror mirrors=mirror listen quiet deep_breath=breathe "
-        "breathe_out=breathe land"},
+        "breathe_out=breathe land lands=land"},
     {Role::qualifier,
         "white red black yellow green blue grey gray=grey brown old stone_built broken_down iron wooden "
         "new lone opposite main tall purple pink orange silver "

@@ -8,6 +8,7 @@ namespace {
 
 constexpr double kNoLink = 0.25;
 constexpr double kSkippedInTalk = 0.4; ///< a word of the language that is no note, either
+constexpr double kOnlyALine = 1.3; ///< "six right, no, cut": hardly
 constexpr double kSorryInTalk = -0.6; ///< a word that takes back is one of talk, too
 constexpr double kThenTalk = 2.6; ///< what takes back is followed by what is right
 constexpr double kJoinsOverSilence = 2.0; ///< a joining word, and then a long silence
@@ -47,7 +48,7 @@ constexpr std::array kLeans{Lean{Part::modifier, 0.5, 0.0, 9.0}, Lean{Part::exte
     Lean{Part::attribute, 0.6, 0.15, 0.7}, Lean{Part::warning, 1.0, 0.9, 0.05},
     Lean{Part::speed, 1.0, 0.6, 0.4, Kind::prefix_line},
     Lean{Part::flat_out, 1.0, 0.6, 1.4, Kind::prefix_line}, Lean{Part::maybe, 0.5, 0.1, 1.0},
-    Lean{Part::here, 0.5, 0.3, 2.0}, Lean{Part::instruction, 1.0, 1.4, 1.4, Kind::prefix_line}};
+    Lean{Part::here, 0.5, 0.3, 2.0}, Lean{Part::instruction, 1.0, 1.25, 1.4, Kind::prefix_line}};
 
 const Lean* leanOf(Part part)
 {
@@ -530,7 +531,8 @@ private:
         case Kind::junction: stay(0.4 + w_); break;
         case Kind::corrected: // "plus, no, minus": back, or of what is said anew
             go({Kind::corner, from_.side}, kOnlyThat + lean->back, false);
-            go({lean->prefix, Side::none}, 0.3 + 0.5 * lean->forward, false);
+            go({lean->prefix, Side::none},
+                (lean->prefix == Kind::prefix_line ? kOnlyALine : 0.3) + 0.5 * lean->forward, false);
             return;
         default: break;
         }
