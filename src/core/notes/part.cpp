@@ -123,7 +123,7 @@ private:
         case Part::go: go({Kind::start, Side::none}, costToEnd(from_), false); break;
         case Part::glue: glue(); break;
         case Part::again: stay(0.0); break;
-        case Part::unknown: stay(3.0); break;
+        case Part::unknown: stay(3.5); break;
         case Part::skipped: stay(4.5); break;
         case Part::chatter: chatter(); break;
         default: leaning(part); break;
