@@ -363,6 +363,63 @@ TEST(Captions, TheOtherReadingOfANoteInDoubtIsTakenAndGivenBack)
     EXPECT_EQ(call.text, proposed);
 }
 
+TEST(Captions, ADistanceThatWasMisheardIsInDoubtAndItsOtherReadingHasAnother)
+{
+    const auto draft = draftOf("[0:01] sixty left four sick tea right three 80 right six fifty left five.\n");
+    const auto& notes = draft.calls.at(1).notes;
+    ASSERT_EQ(notes.front().text, "left four sixty");
+    EXPECT_LT(notes.front().sure, 0.85);
+    EXPECT_EQ(notes.front().doubt.find("sixty, or "), 0U) << notes.front().doubt;
+    ASSERT_TRUE(notes.front().otherwise);
+    EXPECT_NE(*notes.front().otherwise, notes.front().text);
+    EXPECT_EQ(notes.front().otherwise->find("left four"), 0U) << *notes.front().otherwise;
+}
+
+TEST(Captions, AnApologyThatGoesOnTakesNoNoteBack)
+{
+    const std::string before = "[0:01] left five into right six 80\n[0:05] left three long tightens ";
+    const std::string after = "right five into left five 60\n";
+    EXPECT_NE(inOneLine(draftOf(before + "\n[0:08] sorry I was late\n[0:10] " + after))
+                  .find("left three long tightens right five into"),
+        std::string::npos);
+    EXPECT_NE(inOneLine(draftOf(before + "sorry mate\n[0:10] " + after)).find("left three long tightens"),
+        std::string::npos);
+    EXPECT_EQ(inOneLine(draftOf("[0:01] 60 left three sorry right three into left four\n")),
+        "60 right three into left four");
+    EXPECT_EQ(inOneLine(draftOf("[0:01] 60 right six no cut left five small cut 50\n")),
+        "60 right six no cut left five small cut 50");
+}
+
+TEST(Captions, FlatBehindACornerWithAGradeIsThatCorners)
+{
+    const auto draft = draftOf("[0:01] 60 left 5 flat right 5 flat left 4 60 flat right over jump 100\n");
+    std::vector<std::string> notes;
+    for (const auto& note : draft.calls.at(1).notes) {
+        notes.push_back(note.text);
+    }
+    EXPECT_EQ(notes,
+        (std::vector<std::string>{"left 5 flat", "right 5 flat", "left 4 60", "flat right over jump 100"}));
+}
+
+TEST(Captions, ALeftThatWasHalfHeardIsNoRight)
+{
+    for (const char* heard : {"let", "led", "less", "lift", "leaf", "life"}) {
+        const auto draft =
+            draftOf(std::string("[0:01] 60 left four into right three 80 ") + heard + " four tightens 60\n");
+        EXPECT_NE(inOneLine(draft).find("left four tightens 60"), std::string::npos)
+            << heard << ": " << inOneLine(draft);
+    }
+}
+
+TEST(Captions, ACautionIsAskedForWhateverItWasHeardAs)
+{
+    for (const char* heard : {"portion", "potion", "cushion", "auction"}) {
+        const auto draft = draftOf(std::string("[0:01] 60 left four 80 ") + heard + " right five 60\n");
+        EXPECT_NE(inOneLine(draft).find("caution right five"), std::string::npos) << inOneLine(draft);
+        EXPECT_LT(draft.calls.back().confidence(), 0.85) << heard;
+    }
+}
+
 TEST(Captions, TheOtherReadingCoversAllThatWasHeardOfIt)
 {
     int checked = 0;

@@ -168,16 +168,18 @@ private:
         call.text += (call.text.empty() ? "" : " ") + draft.text;
         hear(call, note.last_word);
         const Said* least = nullptr;
-        for (const Said* said : note.parts) {
-            if (said->sure < (least == nullptr ? 1.0 : least->sure) && said->part != Part::glue) {
-                least = said;
+        for (const auto* said_of : {&note.parts, &note.distance}) {
+            for (const Said* said : *said_of) {
+                if (said->sure < (least == nullptr ? 1.0 : least->sure) && said->part != Part::glue) {
+                    least = said;
+                }
             }
         }
         draft.sure = calibrated(least == nullptr ? 1.0 : least->sure);
         if (least != nullptr && least->sure <= 0.9) {
             draft.doubt = doubtOf(*least);
             if (!least->otherwise.empty()) {
-                draft.otherwise = textOf(note, least);
+                draft.otherwise = textOf(note, *least);
             }
         }
         doubtTalk(draft, note);
@@ -228,16 +230,15 @@ private:
     }
 
     /// The note's words with "don't cut" in the place of what was not understood from word `from` on.
-    [[nodiscard]] std::string textWithoutCutting(const ReadNote& note, std::size_t from) const
+    [[nodiscard]] std::string textWithoutCutting(ReadNote note, std::size_t from) const
     {
         Said cut;
         cut.part = Part::cut;
         cut.words = "don't cut";
-        auto parts = note.parts;
         std::erase_if(
-            parts, [&](const Said* part) { return part->part == Part::unknown && part->first >= from; });
-        parts.push_back(&cut);
-        return textOf(note, parts);
+            note.parts, [&](const Said* part) { return part->part == Part::unknown && part->first >= from; });
+        note.parts.push_back(&cut);
+        return textOf(note);
     }
 
     /// The same where it was said soon after the note, and the next one begins at word `next`.
@@ -270,40 +271,40 @@ private:
         draft.otherwise.reset();
     }
 
-    /// The note's words with what joins it; those of `doubted` as they may be instead.
-    [[nodiscard]] std::string textOf(const ReadNote& note, const Said* doubted = nullptr) const
+    /// The same; the words of `doubted`, a part of it or its distance, as they may be instead.
+    [[nodiscard]] std::string textOf(ReadNote note, const Said& doubted) const
     {
-        Said other = doubted == nullptr ? Said{} : *doubted;
-        if (doubted != nullptr) {
-            other.part = Part::glue; // words as they are
-            other.words = other.otherwise == "nothing" ? "" : other.otherwise;
+        Said other = doubted;
+        other.part = Part::glue; // words as they are
+        other.words = other.otherwise == "nothing" ? "" : other.otherwise;
+        for (auto* said_of : {&note.parts, &note.distance}) {
+            std::replace(said_of->begin(), said_of->end(), &doubted, static_cast<const Said*>(&other));
         }
-        auto parts = note.parts;
-        std::replace(parts.begin(), parts.end(), doubted, static_cast<const Said*>(&other));
-        return textOf(note, parts);
+        return textOf(note);
     }
-    [[nodiscard]] std::string textOf(const ReadNote& note, const std::vector<const Said*>& parts) const
+    /// The note's words with what joins it and what follows.
+    [[nodiscard]] std::string textOf(const ReadNote& note) const
     {
         std::string text;
         append(text, note.joiner);
         Said square;
-        if (const auto ninety = ninetyAtJunction(note, parts); ninety != parts.end()) {
+        if (const auto ninety = ninetyAtJunction(note); ninety != note.parts.end()) {
             square = **ninety;
             square.words = "square";
-            auto written = parts;
-            written[static_cast<std::size_t>(ninety - parts.begin())] = &square;
+            auto written = note.parts;
+            written[static_cast<std::size_t>(ninety - note.parts.begin())] = &square;
             append(text, written);
         } else {
-            append(text, parts);
+            append(text, note.parts);
         }
         append(text, note.distance, note.parts.back()->part);
         return text;
     }
     /// "ninety left at junction", "flat ninety left at junction": written so without what joins it, it would
     /// be metres. The end where there is none.
-    [[nodiscard]] static std::vector<const Said*>::const_iterator ninetyAtJunction(
-        const ReadNote& note, const std::vector<const Said*>& parts)
+    [[nodiscard]] static std::vector<const Said*>::const_iterator ninetyAtJunction(const ReadNote& note)
     {
+        const auto& parts = note.parts;
         const bool junction = std::any_of(
             parts.begin(), parts.end(), [](const Said* part) { return part->part == Part::junction; });
         if (!junction || !note.joiner.empty()) {

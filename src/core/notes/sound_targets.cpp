@@ -81,7 +81,10 @@ double priorOf(const SaidPhrase& phrase, const std::string& words)
 {
     constexpr double kRare = 1.1;
     constexpr double kCrest = -0.25; // the commonest thing
-    const bool common = phrase.common || words == "onto"; // "on two": rarely said, but often heard as that
+    constexpr int kFastest = 6; // of most crews
+    const bool rare_grade = phrase.part == Part::grade && phrase.number > kFastest;
+    // "on two": rarely said, but often heard as that
+    const bool common = (phrase.common && !rare_grade) || words == "onto";
     return words == "over" ? kOver : words == "crest" ? kCrest : common ? 0.0 : kRare;
 }
 
