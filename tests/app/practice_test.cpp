@@ -7,6 +7,7 @@
 
 #include <QLabel>
 #include <QPushButton>
+#include <QSignalSpy>
 
 #include <cmath>
 
@@ -101,6 +102,26 @@ TEST_F(PracticeTest, ListeningFirstTheGuideVoiceReadsTheSameNotesAndThenOneself)
     ASSERT_TRUE(waitForVerdicts());
     EXPECT_EQ(lastTake().way, "listen_first");
     EXPECT_LT(worst_s(), 0.5);
+}
+
+TEST_F(PracticeTest, WhatIsBegunWhileATakeIsJudgedGoesOn)
+{
+    chooseNotes(9, 11);
+    press(Qt::Key_R);
+    ASSERT_TRUE(waitForReading());
+    ASSERT_TRUE(waitFor([&] { return recorder().recorded_s() > 3.0; }, 20000));
+    QSignalSpy judged(&recorder(), &TakeRecorder::judged);
+    press(Qt::Key_R);
+    choose(take::Way::listen_first);
+    press(Qt::Key_R);
+    ASSERT_TRUE(practice().isOn());
+    ASSERT_TRUE(waitFor([&] { return judged.count() > 0; }, 30000));
+    ASSERT_FALSE(recorder().isRecording()) << "one still listens";
+    EXPECT_TRUE(practice().isOn());
+    EXPECT_TRUE(window_->read().isVisible()) << "not away from what one does now";
+    EXPECT_TRUE(message().contains(QStringLiteral("is judged: see Review"))) << message().toStdString();
+    EXPECT_TRUE(waitForReading());
+    press(Qt::Key_X);
 }
 
 TEST_F(PracticeTest, ThrownInThePlaceIsNotShownUntilItIsFound)

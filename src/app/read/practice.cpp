@@ -271,7 +271,8 @@ void Practice::judged(const QString& name)
     const auto& takes = document_.takes();
     const auto take = std::find_if(
         takes.begin(), takes.end(), [&](const stage::Take& t) { return t.name == name.toStdString(); });
-    if (!mine || take == takes.end()) {
+    const bool other_begun = state_ == State::preparing || state_ == State::listening;
+    if (!mine || take == takes.end() || other_begun) {
         return;
     }
     if (wish_.way == Way::lost && !dark_spans_.empty()) {

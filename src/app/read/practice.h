@@ -49,8 +49,8 @@ public:
     enum class State { idle, listening, preparing, reading, judging };
     [[nodiscard]] State state() const { return state_; }
     [[nodiscard]] bool isOn() const { return state_ != State::idle || ear_.isOn(); }
-    /// After the take that was judged now, another follows by itself.
-    [[nodiscard]] bool goesOn() const { return state_ != State::idle; }
+    /// After the take that was judged now, another of the same stretch follows by itself.
+    [[nodiscard]] bool goesOn() const { return state_ != State::idle && readings_ > 1; }
     [[nodiscard]] bool canBeginAgain() const { return begun_; }
     [[nodiscard]] bool isDark() const { return dark_; }
     [[nodiscard]] bool isPlaceHidden() const { return place_hidden_; }
