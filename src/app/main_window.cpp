@@ -113,7 +113,8 @@ MainWindow::MainWindow()
             }
             return;
         }
-        if (recorder_.isRecording() || read_->practice().isOn() || !waits_for_it) { // not away from what one does now
+        if (recorder_.isRecording() || read_->practice().isOn()
+            || !waits_for_it) { // not away from what one does now
             message_->sayAlso(tr("The take %1 is judged: see Review (F5).").arg(take));
             return;
         }

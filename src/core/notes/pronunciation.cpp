@@ -64,18 +64,21 @@ struct Costs {
         for (std::size_t i = 0; i < kCount; ++i) {
             for (std::size_t k = 0; k < kCount; ++k) {
                 change[i][k] = i == k ? 0.0 : substitution(kPhones[i], kPhones[k]);
-                const bool open_back = (kPhones[i].name == "AA" && kPhones[k].name == "AO")
-                    || (kPhones[i].name == "AO" && kPhones[k].name == "AA");
-                change[i][k] = open_back ? 0.1 : change[i][k]; // one vowel or two, by where one comes from
-                const bool liquids = (kPhones[i].name == "L" && kPhones[k].name == "R")
-                    || (kPhones[i].name == "R" && kPhones[k].name == "L");
-                change[i][k] = liquids ? 0.45 : change[i][k]; // both glide, and are hardly ever mistaken
+                const auto are = [&](std::string_view a, std::string_view b) {
+                    return (kPhones[i].name == a && kPhones[k].name == b)
+                        || (kPhones[i].name == b && kPhones[k].name == a);
+                };
+                if (are("AA", "AO")) { // one vowel or two, by where one comes from
+                    change[i][k] = 0.1;
+                } else if (are("L", "R")) { // both glide, and are hardly ever mistaken
+                    change[i][k] = 0.45;
+                }
             }
             const std::string_view name = kPhones[i].name;
             const bool swallowed = name == "HH" || name == "T" || name == "D" || name == "AH" || name == "ER"
-                || name == "R" || name == "L" || name == "N";
-            const bool faint = name == "F" || name == "V" || name == "TH" || name == "DH";
-            gap[i] = name == "R" ? 0.35 : swallowed || faint ? 0.5 : kPhones[i].vowel ? 0.7 : 0.75;
+                || name == "R" || name == "L" || name == "N" || name == "F" || name == "V" || name == "TH"
+                || name == "DH";
+            gap[i] = name == "R" ? 0.35 : swallowed ? 0.5 : kPhones[i].vowel ? 0.7 : 0.75;
         }
     }
 };
